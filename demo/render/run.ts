@@ -1,0 +1,93 @@
+import { execFile } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { promisify } from 'node:util';
+import sharp from 'sharp';
+import { photograph } from './photograph';
+import type { Scene } from './scene';
+import { helicalGear, pinion, ringGear } from './scenes/gearTeeth';
+import { bearingCup, dogTeeth, synchroRing } from './scenes/rings';
+import { crossPin, magnet, spiderWashers, thrustWasher } from './scenes/small';
+
+/*
+ * Renders the demonstration's photographs: npm run render-photographs [-- name …] [-- --small].
+ * Every picture is made from this code and its seed alone. They are committed, since making them takes minutes.
+ */
+
+const near = { from: [0.9, 7.2, 5.9], at: [0.1, 1.9, -0.35], fieldOfView: 34, aperture: 0.09 } as const;
+const SCENES: Record<string, () => Scene> = {
+  'ring-gear-pitted': () => ringGear({ seed: 11, pitted: [0, 1], camera: near }),
+  'ring-gear-sound-tooth': () => ringGear({ seed: 12, camera: { ...near, from: [-1.1, 7.0, 6.2] } }),
+  'ring-gear-broken': () =>
+    ringGear({ seed: 13, broken: [-1, 0, 1], camera: { ...near, from: [0.3, 8.2, 6.6], fieldOfView: 40 } }),
+  'pinion-tips': () => pinion({ seed: 21, scuffed: 1 }),
+  'pinion-broken': () => pinion({ seed: 22, broken: [1, 2] }),
+  'bevel-pinion-rust': () => pinion({ seed: 23, rust: 1, rag: true }),
+  'cluster-end-rounding': () => helicalGear({ seed: 31, rounding: 0.17 }),
+  'head-cup-spalled': () => bearingCup(41, 'spall'),
+  'tail-cup-sound': () => bearingCup(42, 'none'),
+  'counter-cup-dented': () => bearingCup(43, 'dents'),
+  'input-cup-rusted': () => bearingCup(44, 'rust'),
+  'ring-3-worn': () => synchroRing(51, 1),
+  'ring-4-sound': () => synchroRing(52, 0),
+  'dogs-3-rounded': () => dogTeeth(61, 1),
+  'spider-washer-sheared': () => spiderWashers(71),
+  'cross-pin-flat': () => crossPin(72),
+  'washer-copper-loss': () => thrustWasher(73),
+  'magnet-412': () => magnet(81, 0.35),
+  'magnet-421': () => magnet(82, 1),
+};
+
+const FOLDER = path.join(import.meta.dirname, '../photographs');
+const SIZES = { full: [2000, 1500, 2, 76], small: [640, 480, 1, 80] } as const;
+
+/** Turned on its side for some, as phones store a picture that was taken upright. */
+const TURNED = new Set(['head-cup-spalled', 'magnet-412']);
+
+async function render(name: string, size: keyof typeof SIZES, folder: string): Promise<void> {
+  const [width, height, samples, quality] = SIZES[size];
+  const scene = SCENES[name]?.();
+  if (!scene) throw new Error(`There is no picture “${name}”. There are: ${Object.keys(SCENES).join(', ')}`);
+  const raw = sharp(Buffer.from(photograph(scene, width, height, samples)), {
+    raw: { width, height, channels: 3 },
+  });
+  const order = Object.keys(SCENES).indexOf(name);
+  const clock = `2026:11:${String(9 + (order % 12)).padStart(2, '0')} ${String(8 + (order % 8)).padStart(2, '0')}:${String((order * 17) % 60).padStart(2, '0')}:${String((order * 23) % 60).padStart(2, '0')}`;
+  await (TURNED.has(name) ? raw.rotate(270) : raw)
+    .withMetadata({ orientation: TURNED.has(name) ? 6 : 1 })
+    .withExifMerge({
+      IFD0: { Make: 'Orrindal', Model: 'Pocket 5', DateTime: clock },
+      IFD2: { DateTimeOriginal: clock, FNumber: '19/10', FocalLength: '56/10' },
+    })
+    .jpeg({ quality, chromaSubsampling: '4:2:0', mozjpeg: true })
+    .toFile(path.join(folder, `${name}.jpg`));
+}
+
+async function main(): Promise<void> {
+  const size = process.argv.includes('--small') ? 'small' : 'full';
+  const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
+  const folder = process.argv.find((word) => word.startsWith('--to='))?.slice(5) ?? FOLDER;
+  fs.mkdirSync(folder, { recursive: true });
+  if (wanted.length === 1) return render(wanted[0]!, size, folder);
+  // One process for each processor: the work is arithmetic and nothing else.
+  const queue = wanted.length > 0 ? wanted : Object.keys(SCENES);
+  const run = promisify(execFile);
+  const worker = async () => {
+    for (let name = queue.shift(); name; name = queue.shift()) {
+      const began = Date.now();
+      await run(process.execPath, [
+        '--import',
+        'tsx',
+        import.meta.filename,
+        name,
+        `--to=${folder}`,
+        ...(size === 'small' ? ['--small'] : []),
+      ]);
+      console.log(`${name}: ${Math.round((Date.now() - began) / 1000)} s`);
+    }
+  };
+  await Promise.all(os.cpus().map(worker));
+}
+
+await main();

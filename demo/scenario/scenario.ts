@@ -1,0 +1,76 @@
+import * as v from 'valibot';
+import { FamilySchema, FindingContentSchema, GradeSchema } from '@/model/damage';
+import { SurenessSchema, SymptomSchema, UnitDecisionIdSchema } from '@/model/job';
+import { RoleSchema } from '@/model/people';
+import { UnitSchema } from '@/model/units';
+import { UnitFamilySchema } from '@/model/unitType';
+import jobs from './jobs.json';
+import shop from './shop.json';
+
+/* The invented shop as data. Days count from the day of seeding, so that the demonstration never grows old. */
+
+const { mode, place, severity, ...extent } = FindingContentSchema.entries;
+const text = v.optional(v.string(), '');
+
+const JobSchema = v.object({
+  peg: v.number(),
+  /** A described unit type, or none: not described yet. */
+  type: v.optional(v.string()),
+  family: v.optional(UnitFamilySchema, 'other'),
+  unitTitle: v.string(),
+  customer: v.string(),
+  contact: v.string(),
+  machine: v.string(),
+  distanceKm: v.optional(v.number()),
+  serial: v.string(),
+  tag: v.string(),
+  complaint: v.string(),
+  symptoms: v.array(v.strictTuple([SymptomSchema.entries.id, v.string()])),
+  oil: v.string(),
+  history: v.string(),
+  bookedDaysAgo: v.number(),
+  dueInDays: v.number(),
+  waitsFor: v.string(),
+  hold: text,
+  /** For a unit that nobody has described: parts as they came off. */
+  parts: v.optional(v.array(v.strictTuple([v.string(), FamilySchema])), []),
+  /** position, mode, place, severity, extent */
+  findings: v.array(v.strictTuple([v.string(), mode, place, severity, v.object(extent)])),
+  /** position, check, place, figures as they were read, gauge */
+  readings: v.array(v.strictTuple([v.string(), v.string(), v.string(), v.array(v.string()), v.string()])),
+  /** position (null: in the tray), file */
+  photographs: v.array(v.strictTuple([v.nullable(v.string()), v.string()])),
+  /** position, grade (left out: as proposed), reason */
+  grades: v.array(
+    v.union([v.strictTuple([v.string()]), v.strictTuple([v.string(), GradeSchema, v.string()])]),
+  ),
+  /** positions that are decided as proposed */
+  decisions: v.array(v.strictTuple([v.string()])),
+  cause: v.optional(
+    v.object({ words: v.string(), plain: v.string(), sureness: SurenessSchema, firstFailure: v.string() }),
+  ),
+  unitDecision: v.optional(
+    v.object({ decision: UnitDecisionIdSchema, reason: v.string(), watch: v.string() }),
+  ),
+});
+export type DemoJob = v.InferOutput<typeof JobSchema>;
+
+const ShopSchema = v.object({
+  shop: v.object({ name: v.string(), place: v.string(), contact: v.string() }),
+  people: v.array(v.object({ key: v.string(), name: v.string(), role: RoleSchema, pin: v.string() })),
+  gauges: v.array(
+    v.object({
+      id: v.string(),
+      name: v.string(),
+      kind: v.string(),
+      unit: UnitSchema,
+      resolution: v.number(),
+      maxPermissibleError: v.number(),
+      repeatability: v.nullable(v.number()),
+      calibratedInDays: v.number(),
+    }),
+  ),
+});
+
+export const demoShop = v.parse(ShopSchema, shop);
+export const demoJobs = v.parse(v.array(JobSchema), jobs);

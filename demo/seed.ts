@@ -1,0 +1,57 @@
+import { v7 as uuidv7 } from 'uuid';
+import { insertGauge } from '@/db/gauges';
+import { insertPerson } from '@/db/people';
+import { writeShop } from '@/db/shop';
+import type { Actor } from '@/model/people';
+import type { Context } from '@/server/context';
+import { openContext } from '@/server/instance';
+import { hashSecret } from '@/server/sign-in/secrets';
+import { DEMO_PASSWORD } from '@/server/sign-in/signIn';
+import { demoJobs, demoShop } from './scenario/scenario';
+import { seedJob } from './seedJob';
+
+const DAY = 86_400_000;
+const BETWEEN_CAPTURES = 97_000;
+
+/** Fills an empty data folder with the demonstration's shop. Every date counts from the day of seeding. */
+export async function seedDemo(dataFolder: string, today: Date = new Date()): Promise<void> {
+  let clock = today;
+  const context = openContext(dataFolder, () => clock, uuidv7);
+  const dayFromNow = (days: number) => new Date(today.getTime() + days * DAY).toISOString().slice(0, 10);
+  writeShop(context.db, demoShop.shop);
+  for (const { calibratedInDays, ...gauge } of demoShop.gauges) {
+    insertGauge(context.db, { ...gauge, calibratedUntil: dayFromNow(calibratedInDays) });
+  }
+  const people = await seedPeople(context);
+  const tick = () => {
+    clock = new Date(Math.min(today.getTime(), clock.getTime() + BETWEEN_CAPTURES));
+  };
+  for (const job of demoJobs) {
+    clock = new Date(today.getTime() - job.bookedDaysAgo * DAY);
+    await seedJob({ context, inspector: people.mirel!, lead: people.jonas!, dayFromNow, tick }, job);
+  }
+  context.db.close();
+}
+
+async function seedPeople(context: Context): Promise<Record<string, Actor>> {
+  const passwordHash = await hashSecret(DEMO_PASSWORD);
+  const people: Record<string, Actor> = {};
+  for (const { key, name, role, pin } of demoShop.people) {
+    const actor: Actor = { id: context.newId(), name, role };
+    people[key] = actor;
+    insertPerson(context.db, {
+      ...actor,
+      passwordHash,
+      pinHash: await hashSecret(pin),
+      isDemo: true,
+      createdAt: context.now().toISOString(),
+    });
+  }
+  return people;
+}
+
+if (process.argv[1] === import.meta.filename) {
+  const folder = process.env.STEREOTOME_DATA ?? './data';
+  await seedDemo(folder);
+  console.log(`The demonstration’s shop stands in ${folder}.`);
+}

@@ -1,0 +1,174 @@
+import { createHash } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import { partProposal } from '@/core/decisions/partProposal';
+import type { Actor } from '@/model/people';
+import { bookIn } from '@/server/book-in/bookIn';
+import { noteCause } from '@/server/causes/noteCause';
+import type { Context } from '@/server/context';
+import { decidePart, decideUnit } from '@/server/decide/decide';
+import { setGrade } from '@/server/grade/setGrade';
+import { describePart } from '@/server/job/describePart';
+import { editJob } from '@/server/job/editJob';
+import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
+import { storePhotograph } from '@/server/photos/storePhotograph';
+import { issueReport } from '@/server/report/issueReport';
+import { noteFinding } from '@/server/strip/noteFinding';
+import { takeReading } from '@/server/strip/takeReading';
+import { type DemoJob, demoShop } from './scenario/scenario';
+
+const PHOTOGRAPHS = path.join(import.meta.dirname, 'photographs');
+
+export interface Seeding {
+  readonly context: Context;
+  readonly inspector: Actor;
+  readonly lead: Actor;
+  /** The day that is this many days from the day of seeding. */
+  readonly dayFromNow: (days: number) => string;
+  /** Moves the clock on by a little, as between two captures. */
+  readonly tick: () => void;
+}
+
+/** One unit through the same use cases that the interface calls; nothing is written past them. */
+export async function seedJob(seeding: Seeding, job: DemoJob): Promise<void> {
+  const jobId = seedBooking(seeding, job);
+  seedWaiting(seeding, job, jobId);
+  seedCaptures(seeding, job, jobId);
+  for (const [positionId, file] of job.photographs) await seedPhotograph(seeding, jobId, positionId, file);
+  seedGrades(seeding, job, jobId);
+  seedDecisions(seeding, job, jobId);
+}
+
+function seedBooking({ context, inspector, lead, dayFromNow }: Seeding, job: DemoJob): string {
+  const { peg, customer, machine, unitTitle, serial, tag, complaint, history } = job;
+  const { jobId } = bookIn(inspector, context, {
+    ...{ peg, customer, machine, unitTitle, serial, tag, complaint, history },
+    customerContact: job.contact,
+    ...(job.distanceKm === undefined ? {} : { distanceKm: job.distanceKm }),
+    ...(job.type === undefined ? {} : { unitTypeId: job.type }),
+    unitFamily: job.family,
+    symptoms: job.symptoms.map(([id, when]) => ({ id, when })),
+    oilClaimed: job.oil,
+    dueOn: dayFromNow(job.dueInDays),
+  });
+  for (const [name, family] of job.parts) {
+    describePart(lead, context, {
+      jobId,
+      version: gatherSnapshot(context.db, jobId).job.version,
+      name,
+      family,
+    });
+  }
+  return jobId;
+}
+
+function seedWaiting({ context, lead }: Seeding, { hold, waitsFor }: DemoJob, jobId: string): void {
+  const { customer, customerContact, machine, serial, tag, complaint, oilClaimed, history, dueOn, version } =
+    gatherSnapshot(context.db, jobId).job;
+  const edit = {
+    version,
+    customer,
+    customerContact,
+    machine,
+    serial,
+    tag,
+    complaint,
+    oilClaimed,
+    history,
+    dueOn,
+    holdReason: hold,
+    waitsFor,
+  };
+  editJob(lead, context, { jobId, edit });
+}
+
+function captureHead({ context, inspector, tick }: Seeding, jobId: string) {
+  tick();
+  return { id: context.newId(), jobId, authorId: inspector.id, deviceTime: context.now().toISOString() };
+}
+
+function seedCaptures(seeding: Seeding, job: DemoJob, jobId: string): void {
+  const { inspector, context } = seeding;
+  for (const [positionId, mode, place, severity, extent] of job.findings) {
+    noteFinding(inspector, context, {
+      ...captureHead(seeding, jobId),
+      positionId,
+      mode,
+      place,
+      severity,
+      ...extent,
+    });
+  }
+  for (const [positionId, checkId, place, figures, gaugeId] of job.readings) {
+    const unit = demoShop.gauges.find(({ id }) => id === gaugeId)?.unit ?? 'mm';
+    for (const raw of figures)
+      takeReading(inspector, context, {
+        ...captureHead(seeding, jobId),
+        positionId,
+        checkId,
+        place,
+        raw,
+        unit,
+        gaugeId,
+      });
+  }
+}
+
+async function seedPhotograph(
+  seeding: Seeding,
+  jobId: string,
+  positionId: string | null,
+  file: string,
+): Promise<void> {
+  const place = path.join(PHOTOGRAPHS, file);
+  if (!fs.existsSync(place))
+    throw new Error(`The demo’s photograph ${file} is missing; make it with npm run render-photographs.`);
+  const bytes = fs.readFileSync(place);
+  await storePhotograph(seeding.inspector, seeding.context, {
+    capture: {
+      ...captureHead(seeding, jobId),
+      ...(positionId === null ? {} : { positionId }),
+      fileName: file,
+      bytes: bytes.length,
+      digest: createHash('sha256').update(bytes).digest('hex'),
+    },
+    body: fs.createReadStream(place),
+  });
+}
+
+function seedGrades({ context, inspector, tick }: Seeding, job: DemoJob, jobId: string): void {
+  for (const [positionId, own, reason] of job.grades) {
+    tick();
+    const proposed = partStates(gatherSnapshot(context.db, jobId)).find(
+      ({ position }) => position.id === positionId,
+    )?.proposal.grade;
+    const grade = own ?? proposed;
+    if (grade === undefined || grade === null)
+      throw new Error(
+        `Peg ${job.peg}: nothing is proposed for ${positionId}; the scenario must name a grade.`,
+      );
+    setGrade(inspector, context, { jobId, entry: { positionId, version: 0, grade, reason: reason ?? '' } });
+  }
+}
+
+function seedDecisions({ context, inspector, lead }: Seeding, job: DemoJob, jobId: string): void {
+  for (const [positionId] of job.decisions) {
+    const snapshot = gatherSnapshot(context.db, jobId);
+    const parts = partStates(snapshot);
+    const part = parts.find(({ position }) => position.id === positionId);
+    if (!part) throw new Error(`Peg ${job.peg} has no part ${positionId}.`);
+    const { decision } = partProposal(part, parts, snapshot.unitType.sets);
+    decidePart(inspector, context, { jobId, entry: { positionId, version: 0, decision, reason: '' } });
+  }
+  if (job.cause) {
+    const { words, plain, sureness, firstFailure } = job.cause;
+    noteCause(inspector, context, {
+      jobId,
+      note: { version: 0, words, plainWords: plain, sureness, firstFailure },
+    });
+  }
+  if (job.unitDecision) {
+    decideUnit(lead, context, { jobId, entry: { version: 0, ...job.unitDecision } });
+    issueReport(lead, context, { jobId });
+  }
+}

@@ -1,0 +1,54 @@
+// npm run screenshots: one picture of each main view into docs/screenshots/, from freshly made demo data.
+import fs from 'node:fs';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+import { BROWSER } from '../tests/browser/chromium.mjs';
+import { endChildren, ensureBuild, ensureChromium, ROOT, start, waitForServer } from './steps.mjs';
+
+const PORT = '4392';
+const HOME = `http://127.0.0.1:${PORT}`;
+const FOLDER = path.join(ROOT, 'docs/screenshots');
+const VIEWS = [
+  { name: 'door', url: '/sign-in', nobody: true },
+  { name: 'rack', url: '/' },
+  { name: 'rack-night', url: '/', night: true },
+  { name: 'section-axle', url: '/jobs/412' },
+  { name: 'section-gearbox', url: '/jobs/409' },
+  { name: 'ticket-look', url: '/jobs/412?part=head-bearing&face=look' },
+  { name: 'ticket-measure', url: '/jobs/412?part=cross-pin&face=measure' },
+  { name: 'series', url: '/jobs/412?part=ring-gear&face=measure&check=backlash' },
+  { name: 'gauges', url: '/gauges' },
+  { name: 'ticket-picture', url: '/jobs/412?part=ring-gear&face=picture' },
+  { name: 'ticket-decide', url: '/jobs/412?part=ring-gear&face=decide' },
+  { name: 'cause', url: '/jobs/412?station=cause' },
+  { name: 'report', url: '/jobs/398/reports/1', height: 1500 },
+];
+
+await ensureChromium();
+const build = await ensureBuild();
+if (build.code !== 0) throw new Error(build.output);
+const server = start('node', ['tests/browser/server.mjs', PORT], { stdio: 'ignore' });
+try {
+  await waitForServer(`${HOME}/sign-in`, server, 120);
+  const browser = await chromium.launch(BROWSER);
+  fs.mkdirSync(FOLDER, { recursive: true });
+  for (const { name, url, nobody, night, height = 800 } of VIEWS) {
+    const context = await browser.newContext({ viewport: { width: 1280, height }, reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    await page.addInitScript((theme) => localStorage.setItem('theme', theme), night ? 'dark' : 'light');
+    if (!nobody)
+      await context.request.post(`${HOME}/api/v1/session`, {
+        data: { name: 'Jonas Telle', password: 'scribed-in-blue' },
+        headers: { origin: HOME },
+      });
+    await page.goto(HOME + url, { waitUntil: 'networkidle' });
+    await page.evaluate(() => document.activeElement instanceof HTMLElement && document.activeElement.blur());
+    await page.screenshot({ path: path.join(FOLDER, `${name}.png`) });
+    await context.close();
+    console.log(`${name}.png`);
+  }
+  await browser.close();
+} finally {
+  endChildren();
+}
+process.exit(0);

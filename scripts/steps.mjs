@@ -1,0 +1,165 @@
+// Shared by `npm run demo` and `npm test`. Plain Node without dependencies: node_modules may be missing.
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import fs from 'node:fs';
+import net from 'node:net';
+import path from 'node:path';
+
+export const ROOT = path.resolve(import.meta.dirname, '..');
+const INSTALLED_MARK = path.join(ROOT, 'node_modules/.stereotome-installed');
+const BUILD_MARK = path.join(ROOT, '.next/stereotome-built');
+
+export const ENV = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
+// The one native module compiles against Node's headers; where npm does not say where they are, Debian's place serves.
+if (
+  !ENV.npm_config_nodedir &&
+  !ENV.npm_package_config_node_gyp_nodedir &&
+  fs.existsSync('/usr/include/node/node.h')
+) {
+  ENV.npm_package_config_node_gyp_nodedir = '/usr';
+}
+
+const children = new Set();
+/** Starts a command in a process group of its own, so that all of it can be ended with one signal. */
+export function start(command, args, options = {}) {
+  const child = spawn(command, args, { cwd: ROOT, env: ENV, stdio: 'inherit', detached: true, ...options });
+  children.add(child);
+  child.on('exit', () => children.delete(child));
+  return child;
+}
+
+export function endChildren(signal = 'SIGTERM') {
+  for (const child of children) {
+    try {
+      process.kill(-child.pid, signal);
+    } catch {
+      // It ended by itself meanwhile.
+    }
+  }
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+  process.on(signal, () => {
+    endChildren(signal);
+    process.exit(signal === 'SIGINT' ? 130 : 143);
+  });
+}
+
+/** npm is sometimes ended alone, and its shell with it: a server left without a parent ends too, and its children. */
+export function endWithParent() {
+  const parent = process.ppid;
+  setInterval(() => {
+    if (process.ppid === parent) return;
+    endChildren();
+    process.exit(143);
+  }, 500).unref();
+}
+
+/** Whether nothing listens on this port yet. */
+export const portIsFree = (port) =>
+  new Promise((resolve) => {
+    const probe = net.createServer();
+    probe.once('error', () => resolve(false));
+    probe.listen(Number(port), '127.0.0.1', () => probe.close(() => resolve(true)));
+  });
+
+/** Runs a command to its end; answers its exit code and what it printed (printed as it comes unless quiet). */
+export function run(command, args, { quiet = false, env = {} } = {}) {
+  return new Promise((resolve) => {
+    let output = '';
+    const child = start(command, args, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...ENV, ...env } });
+    const take = (chunk) => {
+      output += chunk;
+      if (!quiet) process.stdout.write(chunk);
+    };
+    child.stdout.on('data', take);
+    child.stderr.on('data', take);
+    child.on('error', (error) => resolve({ code: 127, output: `${output}${error.message}\n` }));
+    child.on('close', (code) => resolve({ code: code ?? 1, output }));
+  });
+}
+
+export const say = (words) => console.log(words);
+const digestOf = (text) => createHash('sha256').update(text).digest('hex');
+const readIf = (file) => (fs.existsSync(file) ? fs.readFileSync(file, 'utf8') : '');
+
+/** Installs the packages of the lock file unless exactly these are there already. */
+export async function ensurePackages() {
+  const wanted = digestOf(fs.readFileSync(path.join(ROOT, 'package-lock.json')) + process.version);
+  if (readIf(INSTALLED_MARK) === wanted) return;
+  say(
+    'Installing packages. The database driver is compiled on this machine: about two minutes, with little to see.',
+  );
+  const ticker = setInterval(() => say('  … still installing'), 30_000);
+  const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true });
+  clearInterval(ticker);
+  if (code !== 0) {
+    process.stdout.write(output);
+    throw new Error(
+      'Installing the packages failed. Needed: Node 20 with npm, a C++ toolchain, python3, and the package registry.',
+    );
+  }
+  fs.writeFileSync(INSTALLED_MARK, wanted);
+}
+
+/** Everything a build reads, as one digest, so that an unchanged tree is not built twice. */
+function sourceDigest() {
+  const hash = createHash('sha256');
+  const walk = (place) => {
+    for (const entry of fs
+      .readdirSync(place, { withFileTypes: true })
+      .sort((a, b) => (a.name < b.name ? -1 : 1))) {
+      const file = path.join(place, entry.name);
+      if (entry.isDirectory()) walk(file);
+      else if (!/\.test\.tsx?$/.test(entry.name))
+        hash.update(file.slice(ROOT.length)).update(fs.readFileSync(file));
+    }
+  };
+  walk(path.join(ROOT, 'src'));
+  for (const file of ['package-lock.json', 'next.config.ts', 'tsconfig.json'])
+    hash.update(fs.readFileSync(path.join(ROOT, file)));
+  return hash.digest('hex');
+}
+
+/** Builds the application unless what stands there was built from the same sources. */
+export async function ensureBuild({ quiet = true } = {}) {
+  const wanted = sourceDigest();
+  if (readIf(BUILD_MARK) === wanted) return { code: 0, output: 'already built from these sources\n' };
+  fs.rmSync(BUILD_MARK, { force: true });
+  const result = await run('npx', ['next', 'build'], { quiet });
+  if (result.code === 0) fs.writeFileSync(BUILD_MARK, wanted);
+  return result;
+}
+
+/** Debian's Chromium, for the browser tests and the pictures of the README. */
+export async function ensureChromium() {
+  if (fs.existsSync('/usr/bin/chromium')) return;
+  say('Installing Chromium from Debian’s packages.');
+  const prefix = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (...args) =>
+    run([...prefix, 'apt-get'][0], [...prefix.slice(1), ...(prefix.length ? ['apt-get'] : []), ...args], {
+      quiet: true,
+      env: { DEBIAN_FRONTEND: 'noninteractive' },
+    });
+  await apt('update');
+  const { code, output } = await apt('install', '-y', '--no-install-recommends', 'chromium');
+  if (code !== 0) {
+    process.stdout.write(output);
+    throw new Error('Chromium could not be installed; the browser tests need /usr/bin/chromium.');
+  }
+}
+
+/** Waits until something answers on the port, or the process that should answer has ended. */
+export async function waitForServer(url, child, seconds = 60) {
+  for (let tries = 0; tries < seconds * 4; tries += 1) {
+    if (child.exitCode !== null) throw new Error('The server ended before it answered.');
+    const answered = await fetch(url, { redirect: 'manual' }).then(
+      () => true,
+      () => false,
+    );
+    if (answered) return;
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  }
+  throw new Error(`Nothing answered on ${url} within ${seconds} seconds.`);
+}
+
+export const hasCommand = (name) => spawnSync('sh', ['-c', `command -v ${name}`]).status === 0;

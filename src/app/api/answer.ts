@@ -1,0 +1,90 @@
+import type { NextRequest } from 'next/server';
+import { NextResponse } from 'next/server';
+import type { Actor } from '@/model/people';
+import type { Context } from '@/server/context';
+import { shopContext } from '@/server/instance';
+import { log } from '@/server/log';
+import { Refusal } from '@/server/refusal';
+import { findActor } from '@/server/sign-in/signIn';
+import { SESSION_COOKIE } from '../session';
+
+type Parameters = Record<string, string>;
+
+export interface Call {
+  readonly request: NextRequest;
+  readonly context: Context;
+  readonly actor: Actor;
+  readonly params: Parameters;
+}
+
+type RouteContext = { params: Promise<Parameters> };
+
+/** A route handler for somebody signed in: origin, session, work, answer. */
+export const answer = (work: (call: Call) => unknown) =>
+  answerAnyone(({ request, context, params }) => {
+    const actor = findActor(context, request.cookies.get(SESSION_COOKIE)?.value);
+    if (!actor)
+      throw new Refusal('not-signed-in', 'You are not signed in. What you captured stays on this device.');
+    return work({ request, context, actor, params });
+  });
+
+/** The same for a caller without a session (sign-in, customer's link). */
+export const answerAnyone =
+  (work: (call: Omit<Call, 'actor'>) => unknown) =>
+  async (request: NextRequest, route: RouteContext): Promise<Response> => {
+    try {
+      refuseForeignOrigin(request);
+      const result = await work({ request, context: shopContext(), params: await route.params });
+      return result instanceof Response
+        ? result
+        : NextResponse.json(result ?? {}, { headers: { 'cache-control': 'no-store' } });
+    } catch (error) {
+      if (!(error instanceof Refusal)) {
+        log.error(
+          { err: error, route: request.nextUrl.pathname.replace(/[\w-]{20,}/g, '…') },
+          'a route failed',
+        );
+        return NextResponse.json(
+          {
+            code: 'failed',
+            message: 'Something went wrong on our side. Nothing was stored; what you typed is still here.',
+          },
+          { status: 500 },
+        );
+      }
+      return NextResponse.json(
+        { code: error.code, message: error.message, details: error.details },
+        { status: error.status },
+      );
+    }
+  };
+
+/** Browsers name the page that sends a change; another site's page has no business here. */
+function refuseForeignOrigin(request: NextRequest): void {
+  if (request.method === 'GET') return;
+  const origin = request.headers.get('origin');
+  if (!origin || new URL(origin).host !== request.headers.get('host')) {
+    throw new Refusal('wrong-origin', 'This request did not come from Stereotome’s own pages.');
+  }
+}
+
+/** A body that is no JSON is bad input, not a failure of ours. */
+export async function jsonBody(request: NextRequest): Promise<unknown> {
+  try {
+    return await request.json();
+  } catch {
+    throw new Refusal('bad-input', 'The request is no JSON.');
+  }
+}
+
+export function withSession(result: { token: string; expiresAt: string; actor: Actor }): NextResponse {
+  const response = NextResponse.json({ actor: result.actor });
+  response.cookies.set(SESSION_COOKIE, result.token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    path: '/',
+    expires: new Date(result.expiresAt),
+    secure: process.env.STEREOTOME_HTTPS === '1',
+  });
+  return response;
+}

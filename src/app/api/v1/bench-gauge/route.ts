@@ -1,0 +1,32 @@
+import { answer } from '@/app/api/answer';
+import { readBenchGauge } from '@/server/devices/benchGauge';
+
+const EVERY_MS = 250;
+
+/** The bench gauge as a live stream: one event for each value it shows, until the page goes away. */
+export const GET = answer(({ actor, context, request }) => {
+  const place = {
+    index: Number(request.nextUrl.searchParams.get('index')),
+    count: Number(request.nextUrl.searchParams.get('count')),
+  };
+  // The first value is read before anything streams, so that a refusal is a real one.
+  const show = () => `data: ${JSON.stringify(readBenchGauge(actor, context, place))}\n\n`;
+  const first = show();
+  const encoder = new TextEncoder();
+  let timer: ReturnType<typeof setInterval> | undefined;
+  const stop = () => clearInterval(timer);
+  const stream = new ReadableStream({
+    start(controller) {
+      controller.enqueue(encoder.encode(first));
+      timer = setInterval(() => controller.enqueue(encoder.encode(show())), EVERY_MS);
+      request.signal.addEventListener('abort', () => {
+        stop();
+        controller.close();
+      });
+    },
+    cancel: stop,
+  });
+  return new Response(stream, {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' },
+  });
+});

@@ -1,0 +1,7 @@
+import { answer, jsonBody, withSession } from '@/app/api/answer';
+import { colleaguesWithPin, switchPerson } from '@/server/sign-in/signIn';
+
+export const GET = answer(({ actor, context }) => ({ colleagues: colleaguesWithPin(context, actor) }));
+export const POST = answer(async ({ actor, context, request }) =>
+  withSession(await switchPerson(actor, context, (await jsonBody(request)) as never)),
+);

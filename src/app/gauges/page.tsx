@@ -1,0 +1,19 @@
+import { shopContext } from '@/server/instance';
+import { rightsOf } from '@/server/rights';
+import { readGauges } from '@/server/shop/gauges';
+import { Gauges } from '@/ui/gauge/Gauges';
+import { forPage, pageActor } from '../session';
+
+export default async function GaugesPage() {
+  const actor = await pageActor();
+  const context = shopContext();
+  const gauges = await forPage(() => readGauges(actor, context, undefined));
+  return (
+    <Gauges
+      gauges={gauges}
+      actor={actor}
+      rights={rightsOf(actor.role)}
+      today={context.now().toISOString().slice(0, 10)}
+    />
+  );
+}

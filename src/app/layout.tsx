@@ -1,0 +1,22 @@
+import '@fontsource-variable/open-sans/standard.css';
+import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
+import type { ReactNode } from 'react';
+import { Providers } from '@/ui/kit/Providers';
+
+export const metadata: Metadata = {
+  title: 'Stereotome',
+  description: 'Teardown inspection for drivetrain shops',
+};
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <body>
+        <Providers {...(nonce ? { nonce } : {})}>{children}</Providers>
+      </body>
+    </html>
+  );
+}

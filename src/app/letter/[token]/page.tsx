@@ -1,0 +1,28 @@
+import { shopContext } from '@/server/instance';
+import { Refusal } from '@/server/refusal';
+import { readReportByToken } from '@/server/report/customerLink';
+import { FullPageWords } from '@/ui/frame/FullPageWords';
+import { LetterPage } from '@/ui/report/LetterPage';
+
+export const metadata = { robots: { index: false } };
+
+/** What the customer sees: one report, reached by its link alone, without signing in. */
+export default async function CustomerLetter({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  try {
+    const { document, number, issuedAt, issuedBy, digest, changes } = readReportByToken(shopContext(), token);
+    return (
+      <LetterPage
+        document={document}
+        issue={{ number, issuedAt, issuedBy, digest, changes }}
+        photographBase={`/letter/${token}/photographs/`}
+        photographEnd=""
+        pdfUrl={`/letter/${token}/pdf`}
+      />
+    );
+  } catch (error) {
+    if (error instanceof Refusal)
+      return <FullPageWords title="This link does not open" words={error.message} />;
+    throw error;
+  }
+}

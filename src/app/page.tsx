@@ -1,0 +1,19 @@
+import { shopContext } from '@/server/instance';
+import { rightsOf } from '@/server/rights';
+import { readRack } from '@/server/shop/readRack';
+import { Rack } from '@/ui/rack/Rack';
+import { forPage, pageActor } from './session';
+
+export default async function RackPage() {
+  const actor = await pageActor();
+  const context = shopContext();
+  const rack = await forPage(() => readRack(actor, context, {}));
+  return (
+    <Rack
+      {...rack}
+      actor={actor}
+      rights={rightsOf(actor.role)}
+      today={context.now().toISOString().slice(0, 10)}
+    />
+  );
+}

@@ -1,0 +1,13 @@
+declare module 'jstat' {
+  interface Distribution {
+    cdf(x: number, ...parameters: number[]): number;
+    inv(p: number, ...parameters: number[]): number;
+  }
+  const jstat: {
+    normal: Distribution;
+    studentt: Distribution;
+    centralF: Distribution;
+    chisquare: Distribution;
+  };
+  export default jstat;
+}

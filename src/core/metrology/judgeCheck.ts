@@ -1,0 +1,229 @@
+import { deviation, group, mean } from 'd3-array';
+import type { Unit } from '@/model/units';
+import type { Check, Limit } from '@/model/unitType';
+import { baseUnit, convert } from '../quantity/units';
+import { lapsedGauges } from './calibration';
+import { placesOf } from './places';
+import { type CheckSeries, seriesOfCheck } from './seriesOfCheck';
+import { verdict } from './verdict';
+import type { Statistic, Verdict, VerdictWord } from './verdict.schema';
+
+export interface GaugeFacts {
+  readonly id: string;
+  readonly unit: Unit;
+  readonly resolution: number;
+  readonly maxPermissibleError: number;
+  readonly repeatability: number | null;
+  readonly name?: string;
+  readonly calibratedUntil?: string;
+}
+export interface TakenReading {
+  readonly place: string;
+  /** In the base unit of the quantity. */
+  readonly value: number;
+  readonly raw: string;
+  readonly unit: Unit;
+  readonly gaugeId: string;
+  readonly deviceTime?: string;
+}
+
+export interface CheckJudgement {
+  readonly checkId: string;
+  readonly unit: Unit;
+  /** The limit that was judged against; undefined where none is known. */
+  readonly limit?: Limit;
+  readonly word: VerdictWord | 'not-measured';
+  /** The decisive verdict of all that were made (the worst one). */
+  readonly decisive?: Verdict & { readonly statistic: Statistic; readonly place: string };
+  readonly placesMissing: readonly string[];
+  /** For a check that is read round a circle: the series, and its variation judged. */
+  readonly series?: CheckSeries;
+  readonly variation?: Verdict;
+  /** Gauges that took part after their calibration had run out. */
+  readonly lapsed: readonly string[];
+}
+
+const SEVERITY: Record<VerdictWord, number> = { within: 0, 'no-limit': 1, 'too-close': 2, beyond: 3 };
+
+/** A part that comes off a machine is judged by when to renew it; a set-up or new limit serves where that is missing. */
+export function limitInForce(check: Check): Limit | undefined {
+  const order: Limit['kind'][] = ['service', 'set-up', 'new'];
+  return order
+    .map((kind) => check.limits.find((limit) => limit.kind === kind))
+    .find((limit) => limit !== undefined);
+}
+
+/**
+ * Judges all readings of one check. Readings at one place are repeats; readings at different places are not:
+ * then the smallest place is judged against min and the largest against max (and a `range` check by its
+ * range), each with the scatter pooled from the repeats or, without repeats, the gauge's own repeatability.
+ */
+export function judgeCheck(
+  check: Check,
+  readings: readonly TakenReading[],
+  gauges: readonly GaugeFacts[],
+): CheckJudgement {
+  const limit = limitInForce(check);
+  const unit = limit?.unit ?? check.unit;
+  const head = {
+    checkId: check.id,
+    unit,
+    lapsed: lapsedGauges(readings, gauges),
+    ...(limit ? { limit } : {}),
+  };
+  const places = group(readings, (reading) => reading.place);
+  const placesMissing = (check.places ?? ['']).filter((place) => !places.has(place));
+  if (readings.length === 0) return { ...head, word: 'not-measured', placesMissing };
+
+  const series = seriesOfCheck(
+    check,
+    readings.map((reading) => ({ place: reading.place, value: inUnit(reading, unit) })),
+    gaugeFor(readings, gauges, unit).gauge.resolution,
+  );
+  const variation = judgeVariation(limit, unit, series, readings, gauges);
+  const verdicts = [
+    ...(placesOf(check).length > 1
+      ? judgePlaces(check, limit, unit, places, gauges)
+      : [judgeOnePlace(limit, unit, readings, gauges)]),
+    ...(variation ? [{ ...variation, statistic: 'range' as const, place: '' }] : []),
+  ];
+  const decisive = verdicts.reduce((worst, next) =>
+    SEVERITY[next.verdict] > SEVERITY[worst.verdict] ? next : worst,
+  );
+  // A series with places still missing may be beyond already, but can't be called within; nor can one whose
+  // difference round the circle has a limit that nobody has judged yet.
+  const unfinished =
+    placesMissing.length > 0 || (check.every !== undefined && limit?.variation !== undefined && !variation);
+  const word = decisive.verdict === 'within' && unfinished ? 'not-measured' : decisive.verdict;
+  return {
+    ...head,
+    word,
+    decisive,
+    placesMissing,
+    ...(series ? { series } : {}),
+    ...(variation ? { variation } : {}),
+  };
+}
+
+type Decisive = NonNullable<CheckJudgement['decisive']>;
+
+const inUnit = (reading: TakenReading, unit: Unit) => {
+  const own = Number(reading.raw.replace(',', '.').replace(/^[−–]/, '-'));
+  return reading.unit === unit && Number.isFinite(own)
+    ? own
+    : convert(reading.value, baseUnit(reading.unit), unit);
+};
+
+/** The coarsest gauge that took part speaks for all of them. */
+function gaugeFor(readings: readonly TakenReading[], gauges: readonly GaugeFacts[], unit: Unit) {
+  const used = gauges.filter((gauge) => readings.some((reading) => reading.gaugeId === gauge.id));
+  const largest = (pick: (gauge: GaugeFacts) => number) =>
+    Math.max(0, ...used.map((gauge) => convert(pick(gauge), gauge.unit, unit)));
+  const known = used.length > 0 && used.every((gauge) => gauge.repeatability !== null);
+  return {
+    gauge: {
+      resolution: largest((gauge) => gauge.resolution),
+      maxPermissibleError: largest((gauge) => gauge.maxPermissibleError),
+    },
+    repeatability: known ? largest((gauge) => gauge.repeatability ?? 0) : undefined,
+  };
+}
+
+function judgeOnePlace(
+  limit: Limit | undefined,
+  unit: Unit,
+  readings: readonly TakenReading[],
+  gauges: readonly GaugeFacts[],
+): Decisive {
+  const { gauge, repeatability } = gaugeFor(readings, gauges, unit);
+  const result = verdict({
+    unit,
+    readings: readings.map((reading) => inUnit(reading, unit)),
+    limits: limitsOf(limit),
+    gauge,
+    confidence: 0.95,
+    statistic: 'mean',
+    ...(repeatability === undefined ? {} : { repeatability }),
+  });
+  return { ...result, statistic: 'mean', place: readings[0]?.place ?? '' };
+}
+
+/**
+ * The difference round the circle against its own limit: the fitted curve's, where local defects can be told from it,
+ * since two raw extremes are biased upward by scatter; else the raw one.
+ */
+function judgeVariation(
+  limit: Limit | undefined,
+  unit: Unit,
+  series: CheckSeries | undefined,
+  readings: readonly TakenReading[],
+  gauges: readonly GaugeFacts[],
+): Verdict | undefined {
+  if (limit?.variation === undefined || !series?.analysis) return undefined;
+  const { fittedTir, tir, localTestable } = series.analysis;
+  const { gauge, repeatability } = gaugeFor(readings, gauges, unit);
+  const scatter = scatterAtOnePlace(readings, unit) ?? repeatability;
+  return verdict({
+    unit,
+    readings: [0, localTestable ? fittedTir : tir],
+    limits: { max: limit.variation },
+    gauge,
+    confidence: 0.95,
+    statistic: 'range',
+    ...(scatter === undefined ? {} : { repeatability: scatter }),
+  });
+}
+
+function judgePlaces(
+  check: Check,
+  limit: Limit | undefined,
+  unit: Unit,
+  places: ReadonlyMap<string, readonly TakenReading[]>,
+  gauges: readonly GaugeFacts[],
+): Decisive[] {
+  const all = [...places.values()].flat();
+  const { gauge, repeatability } = gaugeFor(all, gauges, unit);
+  const scatter = scatterAtOnePlace(all, unit) ?? repeatability;
+  const means = [...places].map(([place, repeats]) => ({
+    place,
+    value: mean(repeats, (reading) => inUnit(reading, unit)) ?? 0,
+  }));
+  const judge = (statistic: Statistic, limits: { min?: number; max?: number }): Decisive => {
+    const result = verdict({
+      unit,
+      readings: means.map(({ value }) => value),
+      limits,
+      gauge,
+      confidence: 0.95,
+      statistic,
+      ...(scatter === undefined ? {} : { repeatability: scatter }),
+    });
+    return { ...result, statistic, place: means.find(({ value }) => value === result.value)?.place ?? '' };
+  };
+  const { min, max } = limitsOf(limit);
+  if (check.statistic === 'range') return [judge('range', { ...(max === undefined ? {} : { max }) })];
+  const verdicts: Decisive[] = [];
+  if (min !== undefined) verdicts.push(judge('min', { min }));
+  if (max !== undefined) verdicts.push(judge('max', { max }));
+  return verdicts.length > 0 ? verdicts : [judge(check.statistic === 'max' ? 'max' : 'min', {})];
+}
+
+const limitsOf = (limit: Limit | undefined) => ({
+  ...(limit?.min === undefined ? {} : { min: limit.min }),
+  ...(limit?.max === undefined ? {} : { max: limit.max }),
+});
+
+/** Scatter at one place, pooled over all places that were read more than once. */
+function scatterAtOnePlace(readings: readonly TakenReading[], unit: Unit): number | undefined {
+  const places = group(readings, (reading) => reading.place);
+  const repeated = [...places.values()]
+    .map((repeats) => repeats.map((reading) => inUnit(reading, unit)))
+    .filter((values) => values.length > 1);
+  const freedom = repeated.reduce((sum, values) => sum + values.length - 1, 0);
+  if (freedom === 0) return undefined;
+  const squares = repeated.reduce(
+    (sum, values) => sum + (values.length - 1) * (deviation(values) ?? 0) ** 2,
+    0,
+  );
+  return Math.sqrt(squares / freedom);
+}

@@ -1,0 +1,100 @@
+import { GRADE_WORD, type Grade } from '@/model/damage';
+import { PART_DECISIONS, SURENESS_WORDS, SYMPTOMS, UNIT_DECISIONS } from '@/model/job';
+import type { ReportDocument, ReportPart, Shop } from '@/model/report';
+import type { JobSnapshot } from '@/model/snapshot';
+import { findActive } from '../wear/active';
+import type { PartState } from '../wear/partStanding';
+import { describeFinding, type FindMode } from './describeFinding';
+import { describeMeasurement } from './describeMeasurement';
+
+export interface ReportSources {
+  readonly shop: Shop;
+  readonly snapshot: JobSnapshot;
+  readonly parts: readonly PartState[];
+  readonly findMode: FindMode;
+  readonly cautions: readonly { readonly title: string; readonly words: string }[];
+}
+
+/**
+ * The customer's report from what is known now. Every part falls under exactly one heading by its standing,
+ * so nothing unseen or unmeasured can stand among the good ones.
+ */
+export function composeReport({ shop, snapshot, parts, findMode, cautions }: ReportSources): ReportDocument {
+  const { job } = snapshot;
+  const withStanding = (standing: PartState['standing']) =>
+    parts.filter((part) => part.standing === standing).map((part) => describePart(part, snapshot, findMode));
+  return {
+    schemaVersion: 1,
+    shop,
+    unit: {
+      peg: job.peg,
+      title: job.unitTitle,
+      machine: job.machine,
+      customer: job.customer,
+      serial: job.serial,
+      distanceKm: job.distanceKm,
+      bookedAt: job.bookedAt,
+      dueOn: job.dueOn,
+      unitType: `${job.unitTypeId}, revision ${job.unitTypeRevision}`,
+    },
+    complaint: job.complaint,
+    symptoms: job.symptoms.map(({ id, when }) =>
+      [SYMPTOMS.find((symptom) => symptom.id === id)?.name ?? id, when].filter(Boolean).join(': '),
+    ),
+    oilClaimed: job.oilClaimed,
+    damaged: withStanding('attention').sort((a, b) => b.grade - a.grade),
+    worn: withStanding('worn'),
+    sound: withStanding('sound'),
+    open: parts
+      .filter((part) => part.openQuestions.length > 0)
+      .map(({ position, openQuestions }) => ({
+        positionId: position.id,
+        name: position.name,
+        questions: openQuestions,
+      })),
+    cause: snapshot.cause && {
+      words: snapshot.cause.plainWords,
+      sureness: SURENESS_WORDS[snapshot.cause.sureness],
+      firstFailure:
+        parts.find((part) => part.position.id === snapshot.cause?.firstFailure)?.position.name ?? '',
+    },
+    proposal: snapshot.unitDecision && {
+      decision: UNIT_DECISIONS.find(({ id }) => id === snapshot.unitDecision?.decision)?.name ?? '',
+      reason: snapshot.unitDecision.reason,
+      by: snapshot.unitDecision.by,
+    },
+    partDecisions: groupDecisions(snapshot, parts),
+    watch: snapshot.unitDecision?.watch ?? '',
+    cautions: cautions.map(({ title, words }) => ({ title, words })),
+  };
+}
+
+function describePart(part: PartState, snapshot: JobSnapshot, findMode: FindMode): ReportPart {
+  const { position } = part;
+  const grade = part.grade as Grade;
+  const own = <C extends { positionId: string | null; struck: unknown }>(captures: readonly C[]) =>
+    findActive(captures).filter((capture) => capture.positionId === position.id);
+  const decision = snapshot.decisions.find((entry) => entry.positionId === position.id)?.decision;
+  return {
+    positionId: position.id,
+    name: position.name,
+    grade,
+    gradeWord: GRADE_WORD[grade],
+    seen: own(snapshot.findings).map((finding) => describeFinding(finding, position.family, findMode)),
+    measured: part.judgements.map(({ check, judgement }) => describeMeasurement(check, judgement)),
+    photographs: own(snapshot.photographs).map(({ id, digest }) => ({ id, digest, caption: position.name })),
+    decision: PART_DECISIONS.find(({ id }) => id === decision)?.name ?? 'Not decided',
+  };
+}
+
+function groupDecisions(snapshot: JobSnapshot, parts: readonly PartState[]): ReportDocument['partDecisions'] {
+  return PART_DECISIONS.map(({ id, name }) => ({
+    decision: name,
+    parts: snapshot.decisions
+      .filter((entry) => entry.decision === id)
+      .map(
+        (entry) =>
+          parts.find((part) => part.position.id === entry.positionId)?.position.name ?? entry.positionId,
+      ),
+  })).filter((group) => group.parts.length > 0);
+}

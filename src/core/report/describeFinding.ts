@@ -1,0 +1,20 @@
+import { type DamageMode, type Family, type FindingContent, NOTHING_TO_SEE } from '@/model/damage';
+
+export type FindMode = (family: Family, modeId: string) => DamageMode | undefined;
+
+/** One finding as a sentence that a customer understands, the standard term in brackets. */
+export function describeFinding(finding: FindingContent, family: Family, findMode: FindMode): string {
+  const mode = findMode(family, finding.mode);
+  if (!mode) return `${finding.mode}, ${finding.place}`;
+  if (mode.id === NOTHING_TO_SEE) return 'Looked at closely; no damage seen.';
+  const extent = [
+    finding.place === 'everywhere' ? '' : finding.place,
+    finding.severity,
+    finding.count === undefined ? '' : `on ${finding.count} ${mode.countOf ?? 'places'}`,
+    finding.share === undefined
+      ? ''
+      : `${Math.round(finding.share * 1000) / 10} % of ${mode.shareOf ?? 'the surface'}`,
+  ].filter(Boolean);
+  const note = finding.note ? ` ${finding.note}` : '';
+  return `${mode.plain} (${mode.term}: ${extent.join(', ')}.)${note}`;
+}

@@ -1,0 +1,209 @@
+import type { GradeOrNone } from '@/model/damage';
+import type { Position, UnitType } from '@/model/unitType';
+import { brokenMeshes } from './brokenMesh';
+import { frameOf } from './frame';
+import { type Box, boxOf, type Point, pointInside } from './geometry';
+import { type HatchAngle, hatchAngles } from './hatching';
+import { EDGE, FOOT, labelSection } from './labelSection';
+import { LABEL_HEIGHT, type LabelSide, type PlacedLabel } from './labels';
+import { pieceOf } from './pieceOf';
+import type { LineKind, Piece, Tone } from './shapes';
+import { type ToothPlate, toothPlates } from './toothPlates';
+
+export interface SectionOptions {
+  readonly width: number;
+  readonly height: number;
+  /** Grade and a few words for each position; a missing one was not looked at. */
+  readonly states: ReadonlyMap<string, { readonly grade: GradeOrNone; readonly words: string }>;
+  readonly selected?: string | undefined;
+  /** Without labels the drawing is a strip that keeps the neighbours in view. */
+  readonly labels: boolean;
+}
+
+export interface DrawnArea {
+  readonly positionId: string;
+  readonly tone: Tone;
+  readonly points: readonly Point[];
+  readonly open?: boolean;
+  readonly hatch?: { readonly angle: HatchAngle; readonly spacing: number };
+}
+export interface DrawnLine {
+  readonly positionId: string;
+  readonly kind: LineKind;
+  readonly points: readonly Point[];
+}
+
+export interface Section {
+  readonly width: number;
+  readonly height: number;
+  /** Pixels per millimetre. */
+  readonly scale: number;
+  /** In painting order. */
+  readonly marks: readonly ({ readonly area: DrawnArea } | { readonly line: DrawnLine })[];
+  readonly centreLines: readonly (readonly Point[])[];
+  readonly labels: readonly PlacedLabel[];
+  readonly plates: readonly ToothPlate[];
+  /** Drawn positions in the order in which arrows walk them: axis by axis, along each. */
+  readonly walk: readonly string[];
+  /** Positions that have no drawing yet; they are reached through the list beside it. */
+  readonly notDrawn: readonly string[];
+  readonly boxes: ReadonlyMap<string, Box>;
+  readonly anchors: ReadonlyMap<string, Point>;
+}
+
+interface Drawn {
+  readonly position: Position;
+  readonly piece: Piece;
+}
+
+const ROW = LABEL_HEIGHT + 34;
+
+/** Draws a unit cut open, from its type's data alone: every piece placed, hatched, labelled, scaled to fit. */
+export function drawSection(type: UnitType, options: SectionOptions): Section {
+  const drawn = drawPieces(type);
+  const centreLinesMm = type.axes.map((axis) => {
+    const frame = frameOf(axis);
+    return [frame.at(axis.from, 0, 'plus'), frame.at(axis.to, 0, 'plus')];
+  });
+  const everything = [
+    ...drawn.flatMap(({ piece }) => piece.areas.flatMap((area) => area.points)),
+    ...centreLinesMm.flat(),
+  ];
+  const sides = new Set(options.labels ? drawn.map(({ position }) => position.label?.side ?? 'top') : []);
+  const fit = fitInto(
+    everything.length > 0 ? boxOf(everything) : { left: 0, top: 0, right: 1, bottom: 1 },
+    options,
+    sides,
+  );
+  const onSheet = (points: readonly Point[]): Point[] =>
+    points.map(([x, y]) => [fit.dx + x * fit.scale, fit.dy + y * fit.scale]);
+  const angles = hatchAngles(
+    drawn.flatMap(({ position, piece }) => piece.areas.map((area) => ({ positionId: position.id, area }))),
+  );
+  const marks = paintingOrder(drawn, onSheet, angles);
+  const boxes = new Map<string, Box>();
+  const anchors = new Map<string, Point>();
+  for (const { position, piece } of drawn) {
+    boxes.set(position.id, boxOf(onSheet(piece.areas.flatMap((area) => area.points))));
+    anchors.set(position.id, anchorOf(piece, position.label?.side ?? 'top', onSheet));
+  }
+  return {
+    width: options.width,
+    height: options.height,
+    scale: fit.scale,
+    marks,
+    centreLines: centreLinesMm.map(onSheet),
+    labels: options.labels
+      ? labelSection(type, drawnPositions(drawn), anchors, polygonsOf(marks), options)
+      : [],
+    plates: toothPlates(
+      type,
+      drawn.map(({ position, piece }) => ({ positionId: position.id, piece })),
+      onSheet,
+    ),
+    walk: walkingOrder(type, drawn, anchors),
+    notDrawn: type.positions.filter((position) => !anchors.has(position.id)).map(({ id }) => id),
+    boxes,
+    anchors,
+  };
+}
+
+function drawPieces(type: UnitType): Drawn[] {
+  const broken = brokenMeshes(type);
+  return type.positions.flatMap((position): Drawn[] => {
+    const piece = pieceOf(type, position);
+    if (!piece) return [];
+    const own = broken.filter(({ positionId }) => positionId === position.id).map(({ line }) => line);
+    return [{ position, piece: { ...piece, lines: [...piece.lines, ...own] } }];
+  });
+}
+
+/** Room for the rows of labels above and below; columns stand beside the drawing where it leaves room. */
+function fitInto(content: Box, { width, height, labels }: SectionOptions, sides: ReadonlySet<LabelSide>) {
+  const top = sides.has('top') ? ROW : EDGE;
+  const bottom = (sides.has('bottom') ? ROW : EDGE) + (labels ? FOOT : 0);
+  const roomX = width - 2 * EDGE;
+  const roomY = height - top - bottom;
+  const scale = Math.min(roomX / (content.right - content.left), roomY / (content.bottom - content.top));
+  const dx = EDGE + (roomX - (content.right - content.left) * scale) / 2 - content.left * scale;
+  const dy = top + (roomY - (content.bottom - content.top) * scale) / 2 - content.top * scale;
+  return { scale, dx, dy };
+}
+
+function paintingOrder(
+  drawn: readonly Drawn[],
+  onSheet: (points: readonly Point[]) => Point[],
+  angles: ReadonlyMap<string, HatchAngle>,
+): Section['marks'] {
+  const leveled = drawn.flatMap(({ position: { id: positionId }, piece }) => [
+    ...piece.areas.map((area) => {
+      const angle = angles.get(positionId) ?? 45;
+      const hatch =
+        area.spacing === undefined || area.tone === 'blank'
+          ? {}
+          : { hatch: { angle: (area.turned ? -angle : angle) as HatchAngle, spacing: area.spacing } };
+      return {
+        level: area.level,
+        order: 0,
+        mark: {
+          area: {
+            positionId,
+            tone: area.tone,
+            points: onSheet(area.points),
+            ...(area.open ? { open: true } : {}),
+            ...hatch,
+          },
+        },
+      };
+    }),
+    // A line lies on its own area, below whatever hides that area.
+    ...piece.lines.map((line) => ({
+      level: line.level,
+      order: 1,
+      mark: { line: { positionId, kind: line.kind, points: onSheet(line.points) } },
+    })),
+  ]);
+  return leveled.sort((a, b) => a.level - b.level || a.order - b.order).map(({ mark }) => mark);
+}
+
+/** The leader's dot: inside the piece's topmost visible part on the side where its label stands. */
+function anchorOf(piece: Piece, side: LabelSide, onSheet: (points: readonly Point[]) => Point[]): Point {
+  const visible = piece.areas.filter((area) => area.tone !== 'cavity' && area.tone !== 'land');
+  const topLevel = Math.max(...visible.map(({ level }) => level));
+  const candidates = visible
+    .filter(({ level }) => level >= Math.min(topLevel, 1000))
+    .map((area) => pointInside(onSheet(area.points)));
+  const wish: Record<LabelSide, (point: Point) => number> = {
+    top: ([, y]) => y,
+    bottom: ([, y]) => -y,
+    left: ([x, y]) => x - y * 0.2,
+    right: ([x, y]) => -x - y * 0.2,
+  };
+  return candidates.reduce((best, next) => (wish[side](next) < wish[side](best) ? next : best));
+}
+
+const drawnPositions = (drawn: readonly Drawn[]) => drawn.map(({ position }) => position);
+
+const polygonsOf = (marks: Section['marks']) =>
+  marks.flatMap((mark) => ('area' in mark ? [mark.area.points] : []));
+
+/** Axis by axis in the type's order, along each; what stands on no axis comes last, from left to right. */
+function walkingOrder(
+  type: UnitType,
+  drawn: readonly Drawn[],
+  anchors: ReadonlyMap<string, Point>,
+): string[] {
+  const axisIndex = (position: Position) => {
+    const index = type.axes.findIndex(({ id }) => id === position.axis);
+    return index < 0 ? type.axes.length : index;
+  };
+  return drawn
+    .map(({ position }) => position)
+    .sort(
+      (a, b) =>
+        axisIndex(a) - axisIndex(b) ||
+        (a.from ?? 0) - (b.from ?? 0) ||
+        anchors.get(a.id)![0] - anchors.get(b.id)![0],
+    )
+    .map(({ id }) => id);
+}

@@ -1,0 +1,157 @@
+import { describe, expect, it } from 'vitest';
+import { modesOf } from '@/catalog/damageWords';
+import { shippedGradeRules } from '@/catalog/gradeRules';
+import type { Finding, GradeEntry, Reading } from '@/model/snapshot';
+import type { Check, Position } from '@/model/unitType';
+import { findActive } from './active';
+import { partState } from './partStanding';
+
+const position: Position = { id: 'pin', name: 'Cross-pin', family: 'bush-washer-pin' };
+const check: Check = {
+  id: 'diameter',
+  title: 'Diameter',
+  positions: ['pin'],
+  howTo: 'Micrometer.',
+  unit: 'mm',
+  statistic: 'mean',
+  limits: [{ kind: 'service', min: 14.93, unit: 'mm', source: { kind: 'maker', words: 'p. 5' } }],
+};
+const gauge = {
+  id: 'm',
+  name: 'M',
+  kind: 'micrometer',
+  unit: 'mm' as const,
+  resolution: 0.001,
+  maxPermissibleError: 0.002,
+  repeatability: 0.001,
+  calibratedUntil: '2030-01-01',
+};
+const captured = {
+  author: 'x',
+  authorId: 'x',
+  deviceTime: '2026-11-24T09:00:00.000Z',
+  receivedAt: '',
+  struck: null,
+};
+const struck = { at: '', by: 'x', reason: 'slipped', slip: false };
+const read = (value: number, over: object = {}): Reading => ({
+  ...captured,
+  id: `r${value}`,
+  positionId: 'pin',
+  checkId: 'diameter',
+  place: '',
+  raw: String(value),
+  unit: 'mm',
+  value,
+  gaugeId: 'm',
+  ...over,
+});
+const see = (mode: string, over: object = {}): Finding => ({
+  ...captured,
+  id: `f${mode}`,
+  positionId: 'pin',
+  mode,
+  place: 'one side',
+  severity: 'moderate',
+  story: 'unknown',
+  note: '',
+  ...over,
+});
+const graded = (grade: GradeEntry['grade'], proposed: GradeEntry['proposed'] = grade): GradeEntry => ({
+  positionId: 'pin',
+  version: 1,
+  grade,
+  proposed,
+  reason: '',
+  rulesRevision: 1,
+  by: 'x',
+  at: '',
+});
+
+const stateOf = (facts: {
+  readings?: Reading[];
+  findings?: Finding[];
+  grades?: GradeEntry[];
+  checks?: Check[];
+}) =>
+  partState(
+    position,
+    {
+      readings: facts.readings ?? [],
+      findings: facts.findings ?? [],
+      grades: facts.grades ?? [],
+      gauges: [gauge],
+      unitType: { checks: facts.checks ?? [check] },
+    },
+    shippedGradeRules,
+    modesOf('bush-washer-pin'),
+  );
+
+describe('the standing of a part', () => {
+  it('is open until somebody graded it, however well it measured', () => {
+    expect(stateOf({ readings: [read(15)] })).toMatchObject({
+      grade: null,
+      standing: 'open',
+      openQuestions: ['Not looked at'],
+    });
+    expect(stateOf({ findings: [see('scored')], readings: [read(15)] }).openQuestions).toEqual([
+      'Seen, but not graded',
+    ]);
+  });
+
+  it('is sound or worn once it is graded and every check lies within', () => {
+    expect(stateOf({ grades: [graded(0)], readings: [read(15)] })).toMatchObject({
+      standing: 'sound',
+      openQuestions: [],
+    });
+    expect(stateOf({ grades: [graded(2)], readings: [read(15)] }).standing).toBe('worn');
+    expect(stateOf({ grades: [graded(3)], readings: [read(15)] }).standing).toBe('attention');
+  });
+
+  it.each([
+    ['was not measured', {}, 'Diameter: not measured'],
+    [
+      'was too close to call',
+      { readings: [read(14.931)], grades: [graded(0, 3)] },
+      'Diameter: too close to call',
+    ],
+    [
+      'has no limit',
+      { readings: [read(15)], checks: [{ ...check, limits: [] }] },
+      'Diameter: no limit known',
+    ],
+  ])('stays open when a check %s, whatever the grade', (_, facts, question) => {
+    expect(stateOf({ grades: [graded(0)], ...facts })).toMatchObject({
+      standing: 'open',
+      openQuestions: [question],
+    });
+  });
+
+  it('does not let a person grade away a measurement beyond its limit', () => {
+    expect(stateOf({ grades: [graded(1, 4)], readings: [read(14.8)] }).standing).toBe('attention');
+  });
+
+  it('asks again when worse evidence came after the grade, and not when it was known then', () => {
+    const findings = [see('tang-sheared')];
+    expect(stateOf({ grades: [graded(1, 1)], findings, readings: [read(15)] }).openQuestions).toEqual([
+      'New evidence since it was graded',
+    ]);
+    expect(stateOf({ grades: [graded(1, 5)], findings, readings: [read(15)] }).openQuestions).toEqual([]);
+  });
+
+  it('counts nothing that was struck out', () => {
+    const state = stateOf({
+      grades: [graded(0)],
+      readings: [read(14.8, { struck }), read(15)],
+      findings: [see('tang-sheared', { struck })],
+    });
+    expect(state).toMatchObject({ standing: 'sound' });
+    expect(state.proposal.grade).toBeNull();
+    expect(findActive([read(1), read(2, { struck })])).toHaveLength(1);
+  });
+
+  it('keeps the readings of another part and another check out of it', () => {
+    const others = [read(14.8, { positionId: 'ring' }), read(14.8, { checkId: 'length' })];
+    expect(stateOf({ grades: [graded(0)], readings: [...others, read(15)] }).standing).toBe('sound');
+  });
+});

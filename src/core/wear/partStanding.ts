@@ -1,0 +1,92 @@
+import type { DamageMode, GradeOrNone } from '@/model/damage';
+import { NOTHING_TO_SEE } from '@/model/damage';
+import type { GradeEntry, JobSnapshot } from '@/model/snapshot';
+import type { Check, Position } from '@/model/unitType';
+import { type CheckJudgement, judgeCheck } from '../metrology/judgeCheck';
+import { NOT_LOOKED_AT_QUESTION, NOT_MEASURED } from '../report/groupOpen';
+import { findActive } from './active';
+import type { GradeRules } from './gradeRule.schema';
+import { type GradeProposal, proposeGrade } from './proposeGrade';
+
+/** What may be said of a part, taken all together. Only `sound` may ever be shown as good. */
+export type Standing = 'sound' | 'worn' | 'attention' | 'open';
+
+export interface PartState {
+  readonly position: Position;
+  /** What a person put down; null until then. A proposal is never shown as a grade. */
+  readonly grade: GradeOrNone;
+  readonly proposal: GradeProposal;
+  readonly judgements: readonly { readonly check: Check; readonly judgement: CheckJudgement }[];
+  readonly openQuestions: readonly string[];
+  readonly standing: Standing;
+}
+
+type PartFacts = Pick<JobSnapshot, 'readings' | 'findings' | 'grades' | 'gauges'> & {
+  readonly unitType: Pick<JobSnapshot['unitType'], 'checks'>;
+};
+
+/**
+ * One part's state from everything captured about it. A part that nobody graded, that carries a check
+ * without a limit, without readings, or too close to call, has open questions and stands `open` unless it
+ * is worse; so it can't appear as good anywhere.
+ */
+export function partState(
+  position: Position,
+  facts: PartFacts,
+  rules: GradeRules,
+  modes: readonly DamageMode[],
+): PartState {
+  const checks = facts.unitType.checks.filter((check) => check.positions.includes(position.id));
+  const readings = findActive(facts.readings).filter((reading) => reading.positionId === position.id);
+  const judgements = checks.map((check) => ({
+    check,
+    judgement: judgeCheck(
+      check,
+      readings.filter((reading) => reading.checkId === check.id),
+      facts.gauges,
+    ),
+  }));
+  const findings = findActive(facts.findings).filter((finding) => finding.positionId === position.id);
+  const verdicts = judgements.flatMap(({ check, judgement }) =>
+    judgement.word === 'not-measured' ? [] : [{ check: check.id, verdict: judgement.word }],
+  );
+  const proposal = proposeGrade({ family: position.family, findings, verdicts, modes }, rules);
+  const entry = facts.grades.find(({ positionId }) => positionId === position.id);
+  const grade = entry?.grade ?? null;
+  const damageSeen = findings.some((finding) => finding.mode !== NOTHING_TO_SEE);
+  const openQuestions = [
+    ...(grade === null ? [damageSeen ? 'Seen, but not graded' : NOT_LOOKED_AT_QUESTION] : []),
+    ...(entry && outrunByEvidence(entry, proposal) ? ['New evidence since it was graded'] : []),
+    ...judgements.flatMap(measurementOpen),
+  ];
+  return {
+    position,
+    grade,
+    proposal,
+    judgements,
+    openQuestions,
+    standing: standingOf(grade, judgements, openQuestions),
+  };
+}
+
+/** The rules propose something worse now than they did when the grade was put down. */
+const outrunByEvidence = (entry: Pick<GradeEntry, 'grade' | 'proposed'>, { grade }: GradeProposal): boolean =>
+  grade !== null && grade > entry.grade && grade > (entry.proposed ?? -1);
+
+function measurementOpen({ check, judgement }: PartState['judgements'][number]): string[] {
+  if (judgement.word === 'no-limit') return [`${check.title}: no limit known`];
+  if (judgement.word === 'not-measured') return [`${check.title}${NOT_MEASURED}`];
+  return judgement.word === 'too-close' ? [`${check.title}: too close to call`] : [];
+}
+
+/** A measurement beyond its limit keeps a part from passing for sound, whatever grade a person gave it. */
+function standingOf(
+  grade: GradeOrNone,
+  judgements: PartState['judgements'],
+  openQuestions: readonly string[],
+): Standing {
+  if (grade === null) return 'open';
+  if (grade >= 3 || judgements.some(({ judgement }) => judgement.word === 'beyond')) return 'attention';
+  if (openQuestions.length > 0) return 'open';
+  return grade <= 1 ? 'sound' : 'worn';
+}

@@ -1,0 +1,252 @@
+import type { FindingContent } from '@/model/damage';
+import type { CaptureKind } from '@/model/job';
+import type { CaptureConflict, Finding, Photograph, Reading, Struck } from '@/model/snapshot';
+import type { Unit } from '@/model/units';
+import type { Db } from './open';
+import { sql } from './statements';
+
+interface CaptureRow {
+  id: string;
+  author: string;
+  author_id: string;
+  device_time: string;
+  received_at: string;
+  struck_at: string | null;
+  struck_by: string | null;
+  struck_reason: string | null;
+  struck_slip: number | null;
+}
+interface ReadingRow extends CaptureRow {
+  position_id: string;
+  check_id: string;
+  place: string;
+  raw: string;
+  unit: Unit;
+  value: number;
+  gauge_id: string;
+}
+interface FindingRow extends CaptureRow {
+  position_id: string;
+  content_json: string;
+}
+interface PhotographRow extends CaptureRow {
+  job_id: string;
+  position_id: string | null;
+  file_name: string;
+  digest: string;
+  bytes: number;
+  mime: string;
+  width: number;
+  height: number;
+  taken_at: string | null;
+}
+
+const struckOf = (row: CaptureRow): Struck | null =>
+  row.struck_at === null
+    ? null
+    : {
+        at: row.struck_at,
+        by: row.struck_by ?? '',
+        reason: row.struck_reason ?? '',
+        slip: row.struck_slip === 1,
+      };
+
+const captured = (row: CaptureRow) => ({
+  id: row.id,
+  author: row.author,
+  authorId: row.author_id,
+  deviceTime: row.device_time,
+  receivedAt: row.received_at,
+  struck: struckOf(row),
+});
+
+const selectCaptures = (table: string, kind: CaptureKind) =>
+  `SELECT ${table}.*, author.name AS author, strikes.struck_at, strikes.reason AS struck_reason, strikes.slip AS struck_slip, striker.name AS struck_by
+   FROM ${table} JOIN people author ON author.id = ${table}.author_id
+   LEFT JOIN strikes ON strikes.kind = '${kind}' AND strikes.capture_id = ${table}.id
+   LEFT JOIN people striker ON striker.id = strikes.struck_by`;
+
+export const listReadings = (db: Db, jobId: string): Reading[] =>
+  sql<ReadingRow>(
+    db,
+    `${selectCaptures('readings', 'reading')} WHERE readings.job_id = ? ORDER BY readings.id`,
+  )
+    .all(jobId)
+    .map((row) => ({
+      ...captured(row),
+      positionId: row.position_id,
+      checkId: row.check_id,
+      place: row.place,
+      raw: row.raw,
+      unit: row.unit,
+      value: row.value,
+      gaugeId: row.gauge_id,
+    }));
+
+export const listFindings = (db: Db, jobId: string): Finding[] =>
+  sql<FindingRow>(
+    db,
+    `${selectCaptures('findings', 'finding')} WHERE findings.job_id = ? ORDER BY findings.id`,
+  )
+    .all(jobId)
+    .map((row) => ({
+      ...captured(row),
+      positionId: row.position_id,
+      ...(JSON.parse(row.content_json) as FindingContent),
+    }));
+
+const toPhotograph = (row: PhotographRow): Photograph => ({
+  ...captured(row),
+  positionId: row.position_id,
+  fileName: row.file_name,
+  digest: row.digest,
+  bytes: row.bytes,
+  mime: row.mime,
+  width: row.width,
+  height: row.height,
+  takenAt: row.taken_at,
+});
+
+export const listPhotographs = (db: Db, jobId: string): Photograph[] =>
+  sql<PhotographRow>(
+    db,
+    `${selectCaptures('photographs', 'photograph')} WHERE photographs.job_id = ? ORDER BY photographs.id`,
+  )
+    .all(jobId)
+    .map(toPhotograph);
+
+export function findPhotograph(db: Db, id: string): (Photograph & { readonly jobId: string }) | undefined {
+  const row = sql<PhotographRow>(
+    db,
+    `${selectCaptures('photographs', 'photograph')} WHERE photographs.id = ?`,
+  ).get(id);
+  return row && { ...toPhotograph(row), jobId: row.job_id };
+}
+
+const TABLES: Record<CaptureKind, string> = {
+  reading: 'readings',
+  finding: 'findings',
+  photograph: 'photographs',
+};
+
+/** What is stored under a capture id, whatever its kind; the id was made on a device and may come again. */
+export function findStoredCapture(db: Db, kind: CaptureKind, id: string) {
+  return sql<{ job_id: string; author_id: string; content_digest: string }>(
+    db,
+    `SELECT job_id, author_id, content_digest FROM ${TABLES[kind]} WHERE id = ?`,
+  ).get(id);
+}
+
+interface CaptureToStore {
+  readonly id: string;
+  readonly jobId: string;
+  readonly authorId: string;
+  readonly deviceTime: string;
+  readonly receivedAt: string;
+  readonly contentDigest: string;
+}
+
+export function insertReading(
+  db: Db,
+  reading: CaptureToStore &
+    Pick<Reading, 'positionId' | 'checkId' | 'place' | 'raw' | 'unit' | 'value' | 'gaugeId'>,
+): void {
+  sql(
+    db,
+    `INSERT INTO readings (id, job_id, position_id, check_id, place, raw, unit, value, gauge_id, author_id, device_time, received_at, content_digest)
+     VALUES (@id, @jobId, @positionId, @checkId, @place, @raw, @unit, @value, @gaugeId, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+  ).run(reading);
+}
+
+export function insertFinding(
+  db: Db,
+  finding: CaptureToStore & { readonly positionId: string; readonly content: FindingContent },
+): void {
+  sql(
+    db,
+    `INSERT INTO findings (id, job_id, position_id, content_json, author_id, device_time, received_at, content_digest)
+     VALUES (@id, @jobId, @positionId, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+  ).run({ ...finding, contentJson: JSON.stringify(finding.content) });
+}
+
+export function insertPhotograph(
+  db: Db,
+  photograph: CaptureToStore &
+    Pick<
+      Photograph,
+      'positionId' | 'fileName' | 'digest' | 'bytes' | 'mime' | 'width' | 'height' | 'takenAt'
+    >,
+): void {
+  sql(
+    db,
+    `INSERT INTO photographs (id, job_id, position_id, file_name, digest, bytes, mime, width, height, taken_at, author_id, device_time, received_at, content_digest)
+     VALUES (@id, @jobId, @positionId, @fileName, @digest, @bytes, @mime, @width, @height, @takenAt, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+  ).run(photograph);
+}
+
+export function filePhotograph(db: Db, id: string, positionId: string): void {
+  sql(db, 'UPDATE photographs SET position_id = ? WHERE id = ?').run(positionId, id);
+}
+
+export interface StrikeToStore {
+  readonly kind: CaptureKind;
+  readonly captureId: string;
+  readonly jobId: string;
+  readonly reason: string;
+  readonly slip: boolean;
+  readonly by: string;
+  readonly at: string;
+}
+
+export function insertStrike(db: Db, strike: StrikeToStore): boolean {
+  const result = sql(
+    db,
+    `INSERT OR IGNORE INTO strikes (kind, capture_id, job_id, reason, slip, struck_by, struck_at)
+     VALUES (@kind, @captureId, @jobId, @reason, @slip, @by, @at)`,
+  ).run({ ...strike, slip: strike.slip ? 1 : 0 });
+  return result.changes === 1;
+}
+
+export function insertConflict(
+  db: Db,
+  conflict: {
+    captureId: string;
+    kind: CaptureKind;
+    jobId: string;
+    content: unknown;
+    contentDigest: string;
+    authorId: string;
+    receivedAt: string;
+  },
+): void {
+  sql(
+    db,
+    `INSERT OR IGNORE INTO capture_conflicts (capture_id, kind, job_id, content_json, content_digest, author_id, received_at)
+     VALUES (@captureId, @kind, @jobId, @contentJson, @contentDigest, @authorId, @receivedAt)`,
+  ).run({ ...conflict, contentJson: JSON.stringify(conflict.content) });
+}
+
+interface ConflictRow {
+  capture_id: string;
+  kind: CaptureKind;
+  content_json: string;
+  content_digest: string;
+  author: string;
+  received_at: string;
+}
+
+export const listConflicts = (db: Db, jobId: string): CaptureConflict[] =>
+  sql<ConflictRow>(
+    db,
+    `SELECT capture_conflicts.*, people.name AS author FROM capture_conflicts JOIN people ON people.id = author_id
+     WHERE job_id = ? ORDER BY capture_id`,
+  )
+    .all(jobId)
+    .map((row) => ({
+      captureId: row.capture_id,
+      kind: row.kind,
+      author: row.author,
+      receivedAt: row.received_at,
+      digest: row.content_digest,
+      content: JSON.parse(row.content_json) as Record<string, unknown>,
+    }));

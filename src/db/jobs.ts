@@ -1,0 +1,125 @@
+import type { Symptom } from '@/model/job';
+import type { Job } from '@/model/snapshot';
+import type { Db } from './open';
+import { sql } from './statements';
+
+interface JobRow {
+  id: string;
+  version: number;
+  peg: number;
+  customer: string;
+  customer_contact: string;
+  machine: string;
+  distance_km: number | null;
+  unit_title: string;
+  unit_type_id: string;
+  unit_type_revision: number;
+  serial: string;
+  tag: string;
+  complaint: string;
+  symptoms_json: string;
+  oil_claimed: string;
+  history: string;
+  due_on: string;
+  hold_reason: string;
+  waits_for: string;
+  booked_at: string;
+  booked_by_name: string;
+}
+
+const toJob = (row: JobRow): Job => ({
+  id: row.id,
+  version: row.version,
+  peg: row.peg,
+  customer: row.customer,
+  customerContact: row.customer_contact,
+  machine: row.machine,
+  distanceKm: row.distance_km,
+  unitTitle: row.unit_title,
+  unitTypeId: row.unit_type_id,
+  unitTypeRevision: row.unit_type_revision,
+  serial: row.serial,
+  tag: row.tag,
+  complaint: row.complaint,
+  symptoms: JSON.parse(row.symptoms_json) as Symptom[],
+  oilClaimed: row.oil_claimed,
+  history: row.history,
+  dueOn: row.due_on,
+  holdReason: row.hold_reason,
+  waitsFor: row.waits_for,
+  bookedAt: row.booked_at,
+  bookedBy: row.booked_by_name,
+});
+
+const SELECT =
+  'SELECT jobs.*, people.name AS booked_by_name FROM jobs JOIN people ON people.id = jobs.booked_by';
+
+export function findJob(db: Db, id: string): Job | undefined {
+  const row = sql<JobRow>(db, `${SELECT} WHERE jobs.id = ?`).get(id);
+  return row && toJob(row);
+}
+
+export function findJobByPeg(db: Db, peg: number): Job | undefined {
+  const row = sql<JobRow>(db, `${SELECT} WHERE peg = ?`).get(peg);
+  return row && toJob(row);
+}
+
+/** A page of the rack, by due date and peg, after the last one seen. */
+export function listJobsOnRack(db: Db, page: { afterDue: string; afterPeg: number; size: number }): Job[] {
+  return sql<JobRow>(
+    db,
+    `${SELECT} WHERE on_rack = 1 AND (due_on, peg) > (@afterDue, @afterPeg) ORDER BY due_on, peg LIMIT @size`,
+  )
+    .all(page)
+    .map(toJob);
+}
+
+export const nextFreePeg = (db: Db): number =>
+  (sql<{ peg: number | null }>(db, 'SELECT max(peg) AS peg FROM jobs').get()?.peg ?? 400) + 1;
+
+type JobToStore = Omit<Job, 'bookedBy'> & { readonly bookedById: string };
+
+export function insertJob(db: Db, job: JobToStore): void {
+  sql(
+    db,
+    `INSERT INTO jobs (id, version, peg, customer, customer_contact, machine, distance_km, unit_title, unit_type_id, unit_type_revision,
+       serial, tag, complaint, symptoms_json, oil_claimed, history, due_on, hold_reason, waits_for, booked_at, booked_by)
+     VALUES (@id, @version, @peg, @customer, @customerContact, @machine, @distanceKm, @unitTitle, @unitTypeId, @unitTypeRevision,
+       @serial, @tag, @complaint, @symptoms, @oilClaimed, @history, @dueOn, @holdReason, @waitsFor, @bookedAt, @bookedById)`,
+  ).run({ ...job, symptoms: JSON.stringify(job.symptoms) });
+}
+
+export type JobFields = Pick<
+  Job,
+  | 'customer'
+  | 'customerContact'
+  | 'machine'
+  | 'serial'
+  | 'tag'
+  | 'complaint'
+  | 'oilClaimed'
+  | 'history'
+  | 'dueOn'
+  | 'holdReason'
+  | 'waitsFor'
+>;
+
+/** Writes only when the row still carries the version that was edited; tells whether it did. */
+export function updateJob(db: Db, id: string, version: number, fields: JobFields): boolean {
+  const result = sql(
+    db,
+    `UPDATE jobs SET version = version + 1, customer = @customer, customer_contact = @customerContact, machine = @machine, serial = @serial,
+       tag = @tag, complaint = @complaint, oil_claimed = @oilClaimed, history = @history, due_on = @dueOn,
+       hold_reason = @holdReason, waits_for = @waitsFor
+     WHERE id = @id AND version = @version`,
+  ).run({ ...fields, id, version });
+  return result.changes === 1;
+}
+
+export function pinUnitType(db: Db, id: string, version: number, revision: number): boolean {
+  const result = sql(
+    db,
+    'UPDATE jobs SET version = version + 1, unit_type_revision = ? WHERE id = ? AND version = ?',
+  ).run(revision, id, version);
+  return result.changes === 1;
+}

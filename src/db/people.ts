@@ -1,0 +1,88 @@
+import type { Actor, Person, Role } from '@/model/people';
+import type { Db } from './open';
+import { sql } from './statements';
+
+interface PersonRow {
+  id: string;
+  name: string;
+  role: Role;
+  password_hash: string;
+  pin_hash: string | null;
+  active: number;
+  is_demo: number;
+}
+
+export interface PersonSecrets extends Person {
+  readonly passwordHash: string;
+  readonly pinHash: string | null;
+  readonly isDemo: boolean;
+}
+
+const toPerson = (row: PersonRow): PersonSecrets => ({
+  id: row.id,
+  name: row.name,
+  role: row.role,
+  active: row.active === 1,
+  hasPin: row.pin_hash !== null,
+  passwordHash: row.password_hash,
+  pinHash: row.pin_hash,
+  isDemo: row.is_demo === 1,
+});
+
+export const listPeople = (db: Db): PersonSecrets[] =>
+  sql<PersonRow>(db, 'SELECT * FROM people ORDER BY name').all().map(toPerson);
+
+export function findPersonByName(db: Db, name: string): PersonSecrets | undefined {
+  const row = sql<PersonRow>(db, 'SELECT * FROM people WHERE name = ?').get(name);
+  return row && toPerson(row);
+}
+
+export function findPerson(db: Db, id: string): PersonSecrets | undefined {
+  const row = sql<PersonRow>(db, 'SELECT * FROM people WHERE id = ?').get(id);
+  return row && toPerson(row);
+}
+
+export interface PersonToStore {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly passwordHash: string;
+  readonly pinHash: string | null;
+  readonly isDemo: boolean;
+  readonly createdAt: string;
+}
+
+export function insertPerson(db: Db, person: PersonToStore): void {
+  sql(
+    db,
+    `INSERT INTO people (id, name, role, password_hash, pin_hash, is_demo, created_at)
+     VALUES (@id, @name, @role, @passwordHash, @pinHash, @isDemo, @createdAt)`,
+  ).run({ ...person, isDemo: person.isDemo ? 1 : 0 });
+}
+
+export function setPersonActive(db: Db, id: string, active: boolean): void {
+  sql(db, 'UPDATE people SET active = ? WHERE id = ?').run(active ? 1 : 0, id);
+  if (!active) sql(db, 'DELETE FROM sessions WHERE person_id = ?').run(id);
+}
+
+export function insertSession(
+  db: Db,
+  session: { tokenHash: string; personId: string; createdAt: string; expiresAt: string },
+): void {
+  sql(
+    db,
+    'INSERT INTO sessions (token_hash, person_id, created_at, expires_at) VALUES (@tokenHash, @personId, @createdAt, @expiresAt)',
+  ).run(session);
+}
+
+export const deleteSession = (db: Db, tokenHash: string): void => {
+  sql(db, 'DELETE FROM sessions WHERE token_hash = ?').run(tokenHash);
+};
+
+export function findActorBySession(db: Db, tokenHash: string, now: string): Actor | undefined {
+  return sql<Actor>(
+    db,
+    `SELECT people.id, people.name, people.role FROM sessions JOIN people ON people.id = sessions.person_id
+     WHERE token_hash = ? AND expires_at > ? AND people.active = 1`,
+  ).get(tokenHash, now);
+}

@@ -1,0 +1,84 @@
+import * as v from 'valibot';
+import { IdSchema, words } from './ids';
+
+/** The families of parts that damage words, rules and cautions are kept for. */
+export const FAMILIES = [
+  'gear-teeth',
+  'dog-teeth',
+  'synchro-ring',
+  'hub-sleeve-fork',
+  'rolling-bearing',
+  'chain-sprocket',
+  'bush-washer-pin',
+  'shaft-spline',
+  'housing',
+  'friction',
+  'fastener-seal',
+  'differential-unit',
+] as const;
+export const FamilySchema = v.picklist(FAMILIES);
+export type Family = v.InferOutput<typeof FamilySchema>;
+
+export const SEVERITIES = ['light', 'moderate', 'severe'] as const;
+export const SeveritySchema = v.picklist(SEVERITIES);
+export type Severity = v.InferOutput<typeof SeveritySchema>;
+
+/** Part in the story of the failure, as far as the eye can tell at the bench. */
+export const STORY_ROLES = [
+  'unknown',
+  'first-failure',
+  'dragged-along',
+  'from-earlier',
+  'this-strip',
+] as const;
+export const StoryRoleSchema = v.picklist(STORY_ROLES);
+export type StoryRole = v.InferOutput<typeof StoryRoleSchema>;
+
+/** One damage word: the standard term, the workshop's word beside it, and the questions that it needs. */
+export const DamageModeSchema = v.object({
+  id: IdSchema,
+  term: words(80, 1),
+  workshop: words(120, 1),
+  plain: words(240, 1),
+  places: v.array(words(40, 1)),
+  countOf: v.optional(words(30, 1)),
+  shareOf: v.optional(words(40, 1)),
+  progressive: v.optional(v.boolean()),
+});
+export type DamageMode = v.InferOutput<typeof DamageModeSchema>;
+
+export const DamageWordsSchema = v.object({
+  schemaVersion: v.literal(1),
+  revision: v.number(),
+  families: v.array(v.object({ family: FamilySchema, name: words(60, 1), modes: v.array(DamageModeSchema) })),
+});
+
+/** What is seen on one part: a mode, a place, an extent, a severity. Shares are 0…1, counts are whole. */
+export const FindingContentSchema = v.object({
+  mode: IdSchema,
+  place: words(40),
+  severity: SeveritySchema,
+  count: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500))),
+  share: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(1))),
+  story: v.optional(StoryRoleSchema, 'unknown'),
+  note: v.optional(words(400), ''),
+});
+export type FindingContent = v.InferOutput<typeof FindingContentSchema>;
+
+/** "Looked at, nothing to see": without it an untouched part could pass for a good one. */
+export const NOTHING_TO_SEE = 'nothing-to-see';
+
+export const GRADES = [0, 1, 2, 3, 4, 5] as const;
+export const GradeSchema = v.picklist(GRADES);
+export type Grade = v.InferOutput<typeof GradeSchema>;
+export const GRADE_WORD: Record<Grade, string> = {
+  0: 'as new',
+  1: 'run in',
+  2: 'worn',
+  3: 'on the edge',
+  4: 'done',
+  5: 'broken',
+};
+export const NOT_LOOKED_AT = 'not looked at';
+/** null means: nobody has looked yet. It is an open question and never shown like 0. */
+export type GradeOrNone = Grade | null;

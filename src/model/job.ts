@@ -1,0 +1,194 @@
+import * as v from 'valibot';
+import { FindingContentSchema, GradeSchema, StoryRoleSchema } from './damage';
+import { CaptureIdSchema, DigestSchema, IdSchema, InstantSchema, VersionSchema, words } from './ids';
+import { UnitSchema } from './units';
+import { UnitFamilySchema } from './unitType';
+
+/** The nine stations in the order in which the shop works. They guide, they never lock. */
+export const STATIONS = [
+  { id: 'book-in', name: 'Book in' },
+  { id: 'drain', name: 'Drain' },
+  { id: 'baseline', name: 'Baseline' },
+  { id: 'strip', name: 'Strip' },
+  { id: 'grade', name: 'Grade' },
+  { id: 'cause', name: 'Cause' },
+  { id: 'decide', name: 'Decide' },
+  { id: 'rebuild', name: 'Rebuild' },
+  { id: 'hand-over', name: 'Hand over' },
+] as const;
+export type StationId = (typeof STATIONS)[number]['id'];
+
+export const SYMPTOMS = [
+  { id: 'noise', name: 'Noise' },
+  { id: 'pops-out', name: 'Pops out of gear' },
+  { id: 'hard-shift', name: 'Hard or crunching shift' },
+  { id: 'no-drive', name: 'No drive' },
+  { id: 'locked', name: 'Locked' },
+  { id: 'slip', name: 'Slips' },
+  { id: 'leak', name: 'Leaks' },
+  { id: 'heat', name: 'Runs hot' },
+  { id: 'vibration', name: 'Vibration' },
+] as const;
+const symptomId = v.picklist(SYMPTOMS.map((symptom) => symptom.id));
+export const SymptomSchema = v.object({ id: symptomId, when: words(160) });
+export type Symptom = v.InferOutput<typeof SymptomSchema>;
+
+export const PegSchema = v.pipe(
+  v.number('a peg number is a whole number'),
+  v.integer('a peg number is a whole number'),
+  v.minValue(1),
+  v.maxValue(99999),
+);
+
+/** What the counter asks. `unitTypeId` left out means: not described yet. */
+export const BookInSchema = v.object({
+  peg: PegSchema,
+  customer: words(80, 1),
+  customerContact: words(160),
+  machine: words(80, 1),
+  distanceKm: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(9_999_999))),
+  unitTypeId: v.optional(IdSchema),
+  unitTitle: words(80, 1),
+  unitFamily: UnitFamilySchema,
+  serial: words(40),
+  tag: words(40),
+  complaint: words(1200, 1),
+  symptoms: v.array(SymptomSchema),
+  oilClaimed: words(120),
+  history: words(600),
+  dueOn: v.pipe(v.string(), v.isoDate('a date as 2026-11-24')),
+});
+export type BookIn = v.InferOutput<typeof BookInSchema>;
+
+/** What may be changed after booking in; the unit type is changed on its own road. */
+export const JobEditSchema = v.object({
+  version: VersionSchema,
+  customer: words(80, 1),
+  customerContact: words(160),
+  machine: words(80, 1),
+  serial: words(40),
+  tag: words(40),
+  complaint: words(1200, 1),
+  oilClaimed: words(120),
+  history: words(600),
+  dueOn: v.pipe(v.string(), v.isoDate('a date as 2026-11-24')),
+  holdReason: words(200),
+  waitsFor: words(80),
+});
+export type JobEdit = v.InferOutput<typeof JobEditSchema>;
+
+const capture = {
+  id: CaptureIdSchema,
+  jobId: IdSchema,
+  authorId: IdSchema,
+  deviceTime: InstantSchema,
+};
+
+/** A reading as it was taken. The server works out the value in the base unit itself. */
+export const ReadingCaptureSchema = v.object({
+  ...capture,
+  positionId: IdSchema,
+  checkId: IdSchema,
+  place: words(30),
+  raw: v.pipe(
+    v.string(),
+    v.trim(),
+    v.minLength(1, 'no figures yet'),
+    v.maxLength(20, 'at most 20 characters'),
+  ),
+  unit: UnitSchema,
+  gaugeId: IdSchema,
+});
+export type ReadingCapture = v.InferOutput<typeof ReadingCaptureSchema>;
+
+export const FindingCaptureSchema = v.object({
+  ...capture,
+  positionId: IdSchema,
+  ...FindingContentSchema.entries,
+});
+export type FindingCapture = v.InferOutput<typeof FindingCaptureSchema>;
+
+export const PhotographCaptureSchema = v.object({
+  ...capture,
+  positionId: v.optional(IdSchema),
+  fileName: words(160),
+  bytes: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  digest: DigestSchema,
+});
+
+export const CAPTURE_KINDS = ['reading', 'finding', 'photograph'] as const;
+export const CaptureKindSchema = v.picklist(CAPTURE_KINDS);
+export type CaptureKind = v.InferOutput<typeof CaptureKindSchema>;
+
+export const StrikeSchema = v.object({
+  kind: CaptureKindSchema,
+  captureId: CaptureIdSchema,
+  reason: words(200, 1),
+  /** Taken back within ten seconds: folded away as a slip. */
+  slip: v.optional(v.boolean(), false),
+});
+
+export const GradeEntrySchema = v.object({
+  positionId: IdSchema,
+  version: VersionSchema,
+  grade: GradeSchema,
+  reason: words(300),
+});
+
+export const SURENESS = ['certain', 'likely', 'possible', 'unknown'] as const;
+export const SurenessSchema = v.picklist(SURENESS);
+export type Sureness = v.InferOutput<typeof SurenessSchema>;
+export const SURENESS_WORDS: Record<Sureness, string> = {
+  certain: 'The evidence leaves no reasonable doubt',
+  likely: 'Likely, other causes are not ruled out',
+  possible: 'Possible, one of several',
+  unknown: 'Not known',
+};
+
+export const CauseNoteSchema = v.object({
+  version: VersionSchema,
+  words: words(1200, 1),
+  plainWords: words(1200, 1),
+  sureness: SurenessSchema,
+  firstFailure: v.optional(IdSchema),
+  storyRole: v.optional(StoryRoleSchema),
+});
+
+export const PART_DECISIONS = [
+  { id: 'reuse', name: 'Reuse' },
+  { id: 'clean-reuse', name: 'Clean and reuse' },
+  { id: 'turn-over', name: 'Turn over' },
+  { id: 'rework', name: 'Rework' },
+  { id: 'replace', name: 'Replace' },
+  { id: 'replace-with-mate', name: 'Replace with mate' },
+  { id: 'replace-one-use', name: 'Replace, one-use' },
+  { id: 'ask-customer', name: 'Ask customer' },
+  { id: 'from-donor', name: 'From donor' },
+  { id: 'not-decided', name: 'Not decided' },
+] as const;
+export const PartDecisionIdSchema = v.picklist(PART_DECISIONS.map((decision) => decision.id));
+export type PartDecisionId = v.InferOutput<typeof PartDecisionIdSchema>;
+
+export const PartDecisionSchema = v.object({
+  positionId: IdSchema,
+  version: VersionSchema,
+  decision: PartDecisionIdSchema,
+  reason: words(300),
+});
+
+export const UNIT_DECISIONS = [
+  { id: 'repair', name: 'Repair as found' },
+  { id: 'repair-preventive', name: 'Repair with preventive parts' },
+  { id: 'exchange', name: 'Exchange or used unit' },
+  { id: 'best-of-several', name: 'Build one good unit from several' },
+  { id: 'scrap', name: 'Scrap' },
+] as const;
+export const UnitDecisionIdSchema = v.picklist(UNIT_DECISIONS.map((decision) => decision.id));
+export type UnitDecisionId = v.InferOutput<typeof UnitDecisionIdSchema>;
+
+export const UnitDecisionSchema = v.object({
+  version: VersionSchema,
+  decision: UnitDecisionIdSchema,
+  reason: words(600, 1),
+  watch: words(600),
+});

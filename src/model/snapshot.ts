@@ -1,0 +1,170 @@
+import type { FindingContent, Grade } from './damage';
+import type { CaptureKind, PartDecisionId, StationId, Sureness, Symptom, UnitDecisionId } from './job';
+import type { Unit } from './units';
+import type { UnitType } from './unitType';
+
+/* The shapes in which a job is read: what the bench holds in hand while it works. */
+
+export interface Gauge {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly unit: Unit;
+  readonly resolution: number;
+  readonly maxPermissibleError: number;
+  readonly repeatability: number | null;
+  readonly calibratedUntil: string;
+}
+
+export interface Struck {
+  readonly at: string;
+  readonly by: string;
+  readonly reason: string;
+  readonly slip: boolean;
+}
+
+interface Captured {
+  readonly id: string;
+  readonly author: string;
+  readonly authorId: string;
+  readonly deviceTime: string;
+  readonly receivedAt: string;
+  readonly struck: Struck | null;
+}
+
+export interface Reading extends Captured {
+  readonly positionId: string;
+  readonly checkId: string;
+  readonly place: string;
+  readonly raw: string;
+  readonly unit: Unit;
+  /** In the base unit of the quantity (mm, N·m, °C, ppm, degrees). */
+  readonly value: number;
+  readonly gaugeId: string;
+}
+
+export interface Finding extends Captured, FindingContent {
+  readonly positionId: string;
+}
+
+export interface Photograph extends Captured {
+  readonly positionId: string | null;
+  readonly fileName: string;
+  readonly digest: string;
+  readonly bytes: number;
+  readonly width: number;
+  readonly height: number;
+  readonly mime: string;
+  readonly takenAt: string | null;
+}
+
+export interface GradeEntry {
+  readonly positionId: string;
+  readonly version: number;
+  readonly grade: Grade;
+  readonly proposed: Grade | null;
+  readonly reason: string;
+  readonly rulesRevision: number;
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface PartDecision {
+  readonly positionId: string;
+  readonly version: number;
+  readonly decision: PartDecisionId;
+  readonly proposed: PartDecisionId;
+  readonly reason: string;
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface Cause {
+  readonly version: number;
+  readonly words: string;
+  readonly plainWords: string;
+  readonly sureness: Sureness;
+  readonly firstFailure: string | null;
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface UnitDecision {
+  readonly version: number;
+  readonly decision: UnitDecisionId;
+  readonly reason: string;
+  readonly watch: string;
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface CaptureConflict {
+  readonly captureId: string;
+  readonly kind: CaptureKind;
+  readonly author: string;
+  readonly receivedAt: string;
+  readonly digest: string;
+  readonly content: Record<string, unknown>;
+}
+
+export interface Job {
+  readonly id: string;
+  readonly version: number;
+  readonly peg: number;
+  readonly customer: string;
+  readonly customerContact: string;
+  readonly machine: string;
+  readonly distanceKm: number | null;
+  readonly unitTitle: string;
+  readonly unitTypeId: string;
+  readonly unitTypeRevision: number;
+  readonly serial: string;
+  readonly tag: string;
+  readonly complaint: string;
+  readonly symptoms: readonly Symptom[];
+  readonly oilClaimed: string;
+  readonly history: string;
+  readonly dueOn: string;
+  readonly holdReason: string;
+  readonly waitsFor: string;
+  readonly bookedAt: string;
+  readonly bookedBy: string;
+}
+
+export interface ReportIssueHead {
+  readonly number: number;
+  readonly issuedAt: string;
+  readonly issuedBy: string;
+  readonly digest: string;
+  readonly changes: readonly string[];
+}
+
+export interface JobSnapshot {
+  readonly job: Job;
+  readonly unitType: UnitType;
+  readonly gauges: readonly Gauge[];
+  readonly readings: readonly Reading[];
+  readonly findings: readonly Finding[];
+  readonly photographs: readonly Photograph[];
+  readonly grades: readonly GradeEntry[];
+  readonly decisions: readonly PartDecision[];
+  readonly cause: Cause | null;
+  readonly unitDecision: UnitDecision | null;
+  readonly conflicts: readonly CaptureConflict[];
+  readonly reports: readonly ReportIssueHead[];
+}
+
+export interface RackEntry {
+  readonly peg: number;
+  readonly jobId: string;
+  readonly title: string;
+  readonly machine: string;
+  readonly customer: string;
+  readonly unitFamily: string;
+  readonly weightKg: number | null;
+  readonly waitsFor: string;
+  readonly holdReason: string;
+  readonly dueOn: string;
+  readonly station: StationId;
+  readonly stationOpen: number;
+}

@@ -1,0 +1,11 @@
+import type { Db } from '@/db/open';
+
+/** What a use case works with. Clock and ids are passed in, so that tests and demo dates don't rot. */
+export interface Context {
+  readonly db: Db;
+  readonly dataFolder: string;
+  readonly now: () => Date;
+  readonly newId: () => string;
+}
+
+export const instant = (context: Context): string => context.now().toISOString();

@@ -1,0 +1,28 @@
+import path from 'node:path';
+import { v7 as uuidv7 } from 'uuid';
+import { shippedUnitTypes } from '@/catalog/unitTypes';
+import { openDb } from '@/db/open';
+import { hasUnitType, insertUnitType } from '@/db/unitTypes';
+import type { Context } from './context';
+
+/** The running shop: one connection per process, on globalThis since Next may load this module twice. */
+const holder = globalThis as { stereotomeContext?: Context };
+
+export function shopContext(): Context {
+  holder.stereotomeContext ??= openContext(process.env.STEREOTOME_DATA ?? './data');
+  return holder.stereotomeContext;
+}
+
+export function openContext(
+  dataFolder: string,
+  now: () => Date = () => new Date(),
+  newId: () => string = uuidv7,
+): Context {
+  const db = openDb(path.join(dataFolder, 'shop.sqlite'));
+  const context: Context = { db, dataFolder, now, newId };
+  for (const document of shippedUnitTypes()) {
+    if (!hasUnitType(db, document.id, document.revision))
+      insertUnitType(db, document, { at: now().toISOString(), by: 'shipped' });
+  }
+  return context;
+}

@@ -1,0 +1,58 @@
+import * as v from 'valibot';
+import { logChange } from '@/db/changeLog';
+import { pinUnitType } from '@/db/jobs';
+import { inTransaction } from '@/db/open';
+import { insertUnitType } from '@/db/unitTypes';
+import { FamilySchema } from '@/model/damage';
+import { IdSchema, VersionSchema, words } from '@/model/ids';
+import type { UnitType } from '@/model/unitType';
+import { instant } from '../context';
+import { Refusal } from '../refusal';
+import { defineUseCase } from '../useCase';
+import { openJob } from './openJob';
+
+const InputSchema = v.object({
+  jobId: IdSchema,
+  version: VersionSchema,
+  name: words(60, 1),
+  family: FamilySchema,
+});
+
+/**
+ * Adds a part that nobody had described, as it comes off the bench: the next revision of the job's own type.
+ * A type that other jobs share is never changed under them.
+ */
+export const describePart = defineUseCase('unit-type.describe', InputSchema, (actor, context, input) =>
+  inTransaction(context.db, () => {
+    const { job, unitType } = openJob(context.db, input.jobId);
+    if (job.version !== input.version)
+      throw new Refusal('stale', 'Somebody changed this job meanwhile. Please look again.', { theirs: job });
+    const id = `part-${unitType.nextPosition}`;
+    const next: UnitType = {
+      ...ownTypeOf(unitType),
+      positions: [...unitType.positions, { id, name: input.name, family: input.family }],
+      nextPosition: unitType.nextPosition + 1,
+    };
+    insertUnitType(context.db, next, { at: instant(context), by: actor.id, ownOfJob: job.id });
+    pinUnitType(context.db, job.id, job.version, next.revision);
+    logChange(context.db, {
+      at: instant(context),
+      by: actor.id,
+      jobId: job.id,
+      topic: 'part',
+      subject: id,
+      after: { name: input.name, family: input.family },
+    });
+    return { positionId: id };
+  }),
+);
+
+function ownTypeOf(unitType: UnitType): UnitType {
+  if (!unitType.id.startsWith('own-')) {
+    throw new Refusal(
+      'bad-input',
+      'This unit type is shared. Parts are added to a unit that was booked in as not described yet.',
+    );
+  }
+  return { ...unitType, revision: unitType.revision + 1 };
+}

@@ -1,0 +1,63 @@
+import * as v from 'valibot';
+import { modesOf } from '@/catalog/damageWords';
+import { shippedGradeRules } from '@/catalog/gradeRules';
+import { type PartState, partState } from '@/core/wear/partStanding';
+import { listConflicts, listFindings, listPhotographs, listReadings } from '@/db/captures';
+import { listGauges } from '@/db/gauges';
+import { findJobByPeg } from '@/db/jobs';
+import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
+import type { Db } from '@/db/open';
+import { listReportIssues } from '@/db/reports';
+import { IdSchema } from '@/model/ids';
+import { PegSchema } from '@/model/job';
+import type { JobSnapshot } from '@/model/snapshot';
+import { Refusal } from '../refusal';
+import { defineUseCase } from '../useCase';
+import { openJob } from './openJob';
+
+/** Everything the bench holds in hand about one job. */
+export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
+  const { job, unitType } = openJob(db, jobId);
+  return {
+    job,
+    unitType,
+    gauges: listGauges(db),
+    readings: listReadings(db, jobId),
+    findings: listFindings(db, jobId),
+    photographs: listPhotographs(db, jobId),
+    grades: listGrades(db, jobId),
+    decisions: listDecisions(db, jobId),
+    cause: findCause(db, jobId),
+    unitDecision: findUnitDecision(db, jobId),
+    conflicts: listConflicts(db, jobId),
+    reports: listReportIssues(db, jobId).map(({ number, issuedAt, issuedBy, digest, changes }) => ({
+      number,
+      issuedAt,
+      issuedBy,
+      digest,
+      changes,
+    })),
+  };
+}
+
+/** The state of every part, by the shipped rules and words. */
+export const partStates = (snapshot: JobSnapshot): PartState[] =>
+  snapshot.unitType.positions.map((position) =>
+    partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
+  );
+
+export const readSnapshot = defineUseCase(
+  'job.read',
+  v.object({ jobId: IdSchema }),
+  (_actor, { db }, { jobId }) => gatherSnapshot(db, jobId),
+);
+
+export const readSnapshotByPeg = defineUseCase(
+  'job.read',
+  v.object({ peg: PegSchema }),
+  (_actor, { db }, { peg }) => {
+    const job = findJobByPeg(db, peg);
+    if (!job) throw new Refusal('not-found', `No unit hangs on peg ${peg}.`);
+    return gatherSnapshot(db, job.id);
+  },
+);

@@ -1,0 +1,246 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import PDFDocument from 'pdfkit';
+import { groupOpen } from '@/core/report/groupOpen';
+import type { ReportIssue } from '@/db/reports';
+import type { ReportPart } from '@/model/report';
+import type { Context } from '../context';
+import { derivedPhotograph } from '../photos/readPhotograph';
+import { drawGradeGlyph } from './gradeGlyph';
+
+const FONTS = path.join(process.cwd(), 'node_modules/@expo-google-fonts/open-sans');
+const INK = '#13252C';
+const SECOND = '#47555A';
+const BLUE = '#0C4052';
+const OXIDE = '#98290F';
+const RULE = '#7B827C';
+const MARGIN = 54;
+const PICTURE_WIDTH = 236;
+
+type Sheet = PDFKit.PDFDocument;
+
+/** The report on paper: A4 or Letter, page numbers and digest on every page, photographs without their EXIF. */
+export async function printReport(
+  context: Context,
+  issue: ReportIssue,
+  paper: 'A4' | 'LETTER',
+): Promise<Buffer> {
+  const { document: report } = issue;
+  const sheet = new PDFDocument({
+    size: paper,
+    margins: { top: MARGIN, left: MARGIN, right: MARGIN, bottom: 72 },
+    bufferPages: true,
+    info: {
+      Title: `Report ${report.unit.peg}-${issue.number}`,
+      Author: report.shop.name,
+      CreationDate: new Date(issue.issuedAt),
+    },
+  });
+  sheet.registerFont('text', path.join(FONTS, '400Regular/OpenSans_400Regular.ttf'));
+  sheet.registerFont('bold', path.join(FONTS, '600SemiBold/OpenSans_600SemiBold.ttf'));
+  const finished = collect(sheet);
+  const pictures = await loadPictures(context, [...report.damaged, ...report.worn]);
+
+  letterHead(sheet, issue);
+  if (issue.changes.length > 0)
+    section(sheet, `What changed since issue ${issue.number - 1}`, () => bullets(sheet, issue.changes));
+  section(sheet, 'Your complaint', () => {
+    paragraph(sheet, `“${report.complaint}”`);
+    if (report.symptoms.length > 0) paragraph(sheet, report.symptoms.join('; '), SECOND);
+  });
+  section(sheet, 'What we found', () => {
+    if (report.damaged.length === 0) paragraph(sheet, 'No part was graded “on the edge” or worse.');
+    for (const part of report.damaged) damagedPart(sheet, part, pictures);
+  });
+  section(sheet, 'Why', () => {
+    if (!report.cause) return paragraph(sheet, 'The cause is not known yet.');
+    paragraph(sheet, report.cause.words);
+    paragraph(
+      sheet,
+      `How sure we are: ${report.cause.sureness}.${report.cause.firstFailure ? ` What failed first, as far as we can tell: ${report.cause.firstFailure}.` : ''}`,
+      SECOND,
+    );
+  });
+  section(sheet, 'What we propose', () => {
+    if (report.proposal) paragraph(sheet, `${report.proposal.decision}. ${report.proposal.reason}`);
+    for (const { decision, parts } of report.partDecisions) labelled(sheet, decision, parts.join(', '));
+  });
+  if (report.worn.length > 0)
+    section(sheet, 'Worn, within limits', () => paragraph(sheet, names(report.worn)));
+  if (report.sound.length > 0)
+    section(sheet, 'Looked at and sound', () => paragraph(sheet, names(report.sound)));
+  if (report.open.length > 0) {
+    section(sheet, 'Not settled', () => {
+      paragraph(sheet, 'These are open questions. They are not a sign that a part is good.', SECOND);
+      const { unseen, questioned } = groupOpen(report.open);
+      for (const { name, questions } of questioned) labelled(sheet, name, questions.join('; '));
+      if (unseen.length > 0) labelled(sheet, 'Not looked at', unseen.map(({ name }) => name).join(', '));
+    });
+  }
+  if (report.watch) section(sheet, 'What to watch', () => paragraph(sheet, report.watch));
+  section(sheet, 'Cautions', () => {
+    for (const { title, words } of report.cautions) labelled(sheet, title, words);
+  });
+  footers(sheet, issue);
+  sheet.end();
+  return finished;
+}
+
+function collect(sheet: Sheet): Promise<Buffer> {
+  return new Promise((resolve, reject) => {
+    const chunks: Buffer[] = [];
+    sheet.on('data', (chunk: Buffer) => chunks.push(chunk));
+    sheet.on('end', () => resolve(Buffer.concat(chunks)));
+    sheet.on('error', reject);
+  });
+}
+
+/** Pictures are made small off the main thread before drawing starts; one that is missing is named, not fatal. */
+async function loadPictures(context: Context, parts: readonly ReportPart[]): Promise<Map<string, Buffer>> {
+  const pictures = new Map<string, Buffer>();
+  for (const { id, digest } of parts.flatMap((part) => part.photographs)) {
+    const file = await derivedPhotograph(context, digest, 1280).catch(() => undefined);
+    if (file) pictures.set(id, fs.readFileSync(file));
+  }
+  return pictures;
+}
+
+const width = (sheet: Sheet) => sheet.page.width - 2 * MARGIN;
+const names = (parts: readonly ReportPart[]) =>
+  parts.map((part) => `${part.name} (${part.grade}, ${part.gradeWord})`).join(', ');
+
+function letterHead(sheet: Sheet, { document: report, number, issuedAt, issuedBy }: ReportIssue): void {
+  const { unit, shop } = report;
+  sheet.font('bold').fontSize(15).fillColor(BLUE).text(shop.name, MARGIN, MARGIN);
+  sheet
+    .font('text')
+    .fontSize(9)
+    .fillColor(SECOND)
+    .text([shop.place, shop.contact].filter(Boolean).join(' · '));
+  sheet
+    .moveDown(0.6)
+    .strokeColor(BLUE)
+    .lineWidth(1.5)
+    .moveTo(MARGIN, sheet.y)
+    .lineTo(MARGIN + width(sheet), sheet.y)
+    .stroke();
+  sheet.moveDown(0.8).font('bold').fontSize(19).fillColor(INK).text(`Report ${unit.peg}-${number}`);
+  sheet.font('text').fontSize(10.5).text(`${unit.title}, ${unit.machine}`);
+  const facts = [
+    ['For', unit.customer],
+    ['Serial', unit.serial || 'not given'],
+    [
+      'Run',
+      unit.distanceKm === null
+        ? 'not given'
+        : `${unit.distanceKm.toLocaleString('en').replace(/,/g, ' ')} km`,
+    ],
+    ['Oil claimed', report.oilClaimed || 'not given'],
+    ['Issued', `${longDate(issuedAt)} by ${issuedBy}`],
+  ];
+  sheet.moveDown(0.4);
+  for (const [label, value] of facts) labelled(sheet, label ?? '', value ?? '');
+}
+
+const longDate = (instant: string) =>
+  new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(new Date(instant));
+
+function section(sheet: Sheet, title: string, body: () => void): void {
+  if (sheet.y > sheet.page.height - 150) sheet.addPage();
+  sheet.moveDown(0.9).font('bold').fontSize(12.5).fillColor(BLUE).text(title, MARGIN);
+  sheet
+    .strokeColor(RULE)
+    .lineWidth(0.5)
+    .moveTo(MARGIN, sheet.y + 1)
+    .lineTo(MARGIN + width(sheet), sheet.y + 1)
+    .stroke();
+  sheet.moveDown(0.35);
+  body();
+}
+
+function paragraph(sheet: Sheet, text: string, colour = INK): void {
+  sheet
+    .font('text')
+    .fontSize(10)
+    .fillColor(colour)
+    .text(text, MARGIN, sheet.y, { width: width(sheet), lineGap: 1.5 });
+}
+
+function labelled(sheet: Sheet, label: string, text: string): void {
+  sheet
+    .font('bold')
+    .fontSize(10)
+    .fillColor(INK)
+    .text(`${label}: `, MARGIN, sheet.y, { continued: true, width: width(sheet), lineGap: 1.5 });
+  sheet.font('text').text(text);
+}
+
+function bullets(sheet: Sheet, lines: readonly string[]): void {
+  for (const line of lines) paragraph(sheet, `–  ${line}`);
+}
+
+function damagedPart(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<string, Buffer>): void {
+  if (sheet.y > sheet.page.height - 180) sheet.addPage();
+  sheet.moveDown(0.5);
+  const top = sheet.y;
+  drawGradeGlyph(sheet, part.grade, MARGIN, top, part.grade >= 4 ? OXIDE : BLUE);
+  sheet
+    .font('bold')
+    .fontSize(11.5)
+    .fillColor(INK)
+    .text(`${part.name} – ${part.grade}, ${part.gradeWord}`, MARGIN + 24, top + 1);
+  sheet.moveDown(0.2);
+  for (const line of part.seen) paragraph(sheet, line);
+  for (const { title, value, limit, source, plain } of part.measured) {
+    labelled(sheet, title, `${value}; limit: ${limit}${source ? ` (${source})` : ''}. ${plain}`);
+  }
+  labelled(sheet, 'Decision', part.decision);
+  pictureRow(sheet, part, pictures);
+}
+
+function pictureRow(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<string, Buffer>): void {
+  const shown = part.photographs.slice(0, 4);
+  for (let first = 0; first < shown.length; first += 2) {
+    if (sheet.y > sheet.page.height - 72 - 185) sheet.addPage();
+    const top = sheet.y + 6;
+    shown.slice(first, first + 2).forEach(({ id, caption }, column) => {
+      const left = MARGIN + column * (PICTURE_WIDTH + 14);
+      const picture = pictures.get(id);
+      if (picture) sheet.image(picture, left, top, { fit: [PICTURE_WIDTH, 158] });
+      const text = picture
+        ? `${caption}, photograph ${first + column + 1}`
+        : 'This photograph is missing from the shop’s files.';
+      sheet
+        .font('text')
+        .fontSize(8.5)
+        .fillColor(SECOND)
+        .text(text, left, top + 161, { width: PICTURE_WIDTH });
+    });
+    sheet.y = top + 178;
+  }
+}
+
+function footers(sheet: Sheet, { digest, number, document: { unit } }: ReportIssue): void {
+  const { start, count } = sheet.bufferedPageRange();
+  for (let page = start; page < start + count; page += 1) {
+    sheet.switchToPage(page);
+    sheet.page.margins.bottom = 0;
+    const y = sheet.page.height - 46;
+    sheet
+      .strokeColor(RULE)
+      .lineWidth(0.5)
+      .moveTo(MARGIN, y - 6)
+      .lineTo(MARGIN + width(sheet), y - 6)
+      .stroke();
+    sheet.font('text').fontSize(8).fillColor(SECOND);
+    sheet.text(`Report ${unit.peg}-${number}, page ${page - start + 1} of ${count}`, MARGIN, y, {
+      lineBreak: false,
+    });
+    sheet.text(`Digest ${digest}`, MARGIN, y + 11, { lineBreak: false });
+  }
+}

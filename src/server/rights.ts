@@ -1,0 +1,30 @@
+import { ROLES, type Role } from '@/model/people';
+
+/** Who may do what. The one table; every use case names the right it needs. */
+export const RIGHTS = {
+  'job.read': ['inspector', 'lead', 'parts', 'assembler', 'apprentice'],
+  'job.book-in': ['inspector', 'lead'],
+  'job.edit': ['inspector', 'lead'],
+  'unit-type.describe': ['inspector', 'lead', 'assembler'],
+  'capture.take': ['inspector', 'lead', 'assembler', 'apprentice'],
+  'capture.strike': ['inspector', 'lead', 'assembler', 'apprentice'],
+  'photograph.file': ['inspector', 'lead', 'assembler', 'apprentice'],
+  'grade.set': ['inspector', 'lead'],
+  'cause.note': ['inspector', 'lead'],
+  'part.decide': ['inspector', 'lead'],
+  'unit.decide': ['lead'],
+  'report.read': ['inspector', 'lead', 'parts', 'assembler'],
+  'report.issue': ['lead'],
+  'gauge.read': ROLES,
+  'gauge.keep': ['lead', 'admin'],
+  'people.manage': ['admin'],
+  'session.own': ROLES,
+} as const satisfies Record<string, readonly Role[]>;
+
+export type Right = keyof typeof RIGHTS;
+
+export const mayDo = (role: Role, right: Right): boolean => (RIGHTS[right] as readonly Role[]).includes(role);
+
+/** What the interface needs in order not to offer what would be refused anyway. */
+export const rightsOf = (role: Role): Right[] =>
+  (Object.keys(RIGHTS) as Right[]).filter((right) => mayDo(role, right));

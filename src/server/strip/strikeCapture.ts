@@ -1,0 +1,37 @@
+import { findStoredCapture, insertStrike } from '@/db/captures';
+import { logChange } from '@/db/changeLog';
+import { inTransaction } from '@/db/open';
+import { StrikeSchema } from '@/model/job';
+import { instant } from '../context';
+import { Refusal } from '../refusal';
+import { defineUseCase } from '../useCase';
+
+/** Strikes a capture out with a reason. It stays readable and counts for nothing; striking it twice is harmless. */
+export const strikeCapture = defineUseCase('capture.strike', StrikeSchema, (actor, context, strike) =>
+  inTransaction(context.db, () => {
+    const stored = findStoredCapture(context.db, strike.kind, strike.captureId);
+    if (!stored) throw new Refusal('not-found', 'There is nothing to strike out here.');
+    if (actor.role === 'apprentice' && stored.author_id !== actor.id) {
+      throw new Refusal('no-right', 'An apprentice strikes out only what he took himself.', {
+        right: 'capture.strike',
+      });
+    }
+    const fresh = insertStrike(context.db, {
+      ...strike,
+      jobId: stored.job_id,
+      by: actor.id,
+      at: instant(context),
+    });
+    if (fresh) {
+      logChange(context.db, {
+        at: instant(context),
+        by: actor.id,
+        jobId: stored.job_id,
+        topic: `strike ${strike.kind}`,
+        subject: strike.captureId,
+        after: strike,
+      });
+    }
+    return { captureId: strike.captureId };
+  }),
+);

@@ -1,0 +1,92 @@
+'use client';
+
+import { Box, Flex } from '@chakra-ui/react';
+import { type ReactNode, useState } from 'react';
+import type { CaptureKind } from '@/model/job';
+import type { Struck } from '@/model/snapshot';
+import { Field, TextInput } from '../kit/Field';
+import { Press } from '../kit/Press';
+import { send } from '../kit/send';
+import type { Job } from './useJob';
+
+interface CaptureLineProps {
+  readonly kind: CaptureKind;
+  readonly capture: { readonly id: string; readonly author: string; readonly struck: Struck | null };
+  readonly job: Job;
+  readonly rights: readonly string[];
+  readonly children: ReactNode;
+}
+
+/** One capture as a line: who took it, whether it still waits, and the way to strike it out with a reason. */
+export function CaptureLine({ kind, capture, job, rights, children }: CaptureLineProps) {
+  const [striking, setStriking] = useState(false);
+  const { struck } = capture;
+  const waits = job.waiting.has(capture.id);
+  return (
+    <Box borderBottom="1px solid" borderColor="rule" paddingBlock="4px" data-capture={capture.id}>
+      <Flex justify="space-between" align="center" gap="8px">
+        <Box textDecoration={struck ? 'line-through' : undefined} color={struck ? 'second' : undefined}>
+          {children}
+          <Box as="span" fontSize="13px" color="second">
+            {' '}
+            {capture.author}
+            {waits ? ', waits on this device' : ''}
+          </Box>
+        </Box>
+        {!struck && !waits && rights.includes('capture.strike') && (
+          <Press kind="quiet" onClick={() => setStriking(!striking)} aria-expanded={striking}>
+            strike out
+          </Press>
+        )}
+      </Flex>
+      {struck && (
+        <Box fontSize="13px" color="second">
+          Struck out by {struck.by}: {struck.reason}
+        </Box>
+      )}
+      {striking && !struck && (
+        <StrikeForm kind={kind} captureId={capture.id} job={job} onDone={() => setStriking(false)} />
+      )}
+    </Box>
+  );
+}
+
+function StrikeForm({
+  kind,
+  captureId,
+  job,
+  onDone,
+}: {
+  readonly kind: CaptureKind;
+  readonly captureId: string;
+  readonly job: Job;
+  readonly onDone: () => void;
+}) {
+  const [reason, setReason] = useState('');
+  const [refusal, setRefusal] = useState('');
+  const strike = async () => {
+    const answer = await send('PUT', '/api/v1/captures/strikes', { kind, captureId, reason, slip: false });
+    if (!answer.ok) return setRefusal(answer.refusal.message);
+    await job.refresh();
+    onDone();
+  };
+  return (
+    <Flex gap="8px" align="flex-end" wrap="wrap">
+      <Box flex="1 1 200px">
+        <Field label="Why?" error={refusal || undefined}>
+          {(wiring) => (
+            <TextInput
+              {...wiring}
+              value={reason}
+              maxLength={200}
+              onChange={(event) => setReason(event.target.value)}
+            />
+          )}
+        </Field>
+      </Box>
+      <Press kind="danger" marginBottom="12px" disabled={reason.trim() === ''} onClick={() => void strike()}>
+        Strike out
+      </Press>
+    </Flex>
+  );
+}

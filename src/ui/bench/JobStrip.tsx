@@ -1,0 +1,86 @@
+'use client';
+
+import { Box, Flex, Heading } from '@chakra-ui/react';
+import Link from 'next/link';
+import { formatNumber } from '@/core/quantity/format';
+import type { Actor } from '@/model/people';
+import { WaitingUploads } from '../capture/WaitingUploads';
+import { KeysHelp } from '../frame/KeysHelp';
+import { PersonMenu } from '../frame/PersonMenu';
+import { overdueWords, shortDate } from '../kit/dates';
+import { PegPlate } from '../kit/PegPlate';
+import type { Job } from './useJob';
+
+const KEYS = [
+  ['← →', 'walk along the axis'],
+  ['Enter', 'open the part, take the reading'],
+  ['l', 'section or list'],
+  ['Esc', 'close the ticket'],
+] as const;
+
+/** What is on the bench, for whom, until when, and what holds it. */
+export function JobStrip({
+  job,
+  actor,
+  today,
+}: {
+  readonly job: Job;
+  readonly actor: Actor;
+  readonly today: string;
+}) {
+  const { peg, unitTitle, machine, customer, distanceKm, dueOn, holdReason } = job.snapshot.job;
+  const late = overdueWords(dueOn, today);
+  return (
+    <Flex
+      align="center"
+      gap="16px"
+      wrap="wrap"
+      borderBottom="1px solid"
+      borderColor="onBlueSecond"
+      paddingBottom="8px"
+    >
+      <Link href="/" aria-label="Back to the rack" style={{ display: 'block' }}>
+        <PegPlate peg={peg} />
+      </Link>
+      <Box flex="1 1 260px">
+        <Heading as="h1">
+          {unitTitle}, {machine}
+        </Heading>
+        <Box color="onBlueSecond" fontStretch="87.5%">
+          {customer}
+          {distanceKm === null ? '' : ` · ${formatNumber(distanceKm, 0)} km`}
+        </Box>
+      </Box>
+      <Fact
+        label="Due"
+        value={late ? `${shortDate(dueOn)}, ${late}` : shortDate(dueOn)}
+        brass={late !== undefined}
+      />
+      <Fact label="Hold" value={holdReason || 'none'} brass={holdReason !== ''} />
+      <WaitingUploads actor={actor} />
+      <PersonMenu actor={actor} />
+      <KeysHelp keys={KEYS} />
+    </Flex>
+  );
+}
+
+function Fact({
+  label,
+  value,
+  brass,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly brass: boolean;
+}) {
+  return (
+    <Box fontStretch="87.5%" maxWidth="220px">
+      <Box fontSize="13px" lineHeight="18px" color="onBlueSecond">
+        {label}
+      </Box>
+      <Box fontWeight={600} color={brass ? 'brass' : 'onBlue'}>
+        {value}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,68 @@
+'use client';
+
+import { Box, Grid } from '@chakra-ui/react';
+import { useState } from 'react';
+import { EmptyState } from '../kit/Notice';
+import { Press } from '../kit/Press';
+import { CaptureLine } from './CaptureLine';
+import { Picture } from './Picture';
+import { PictureDrop } from './PictureDrop';
+import type { FaceProps } from './Ticket';
+
+/** The part's photographs; a tap shows one large. */
+export function PictureFace({ part, job, actor, rights, onUndoable }: FaceProps) {
+  const own = job.photographs.filter(
+    (photograph) => photograph.positionId === part.position.id && !photograph.struck?.slip,
+  );
+  const [large, setLarge] = useState<string>();
+  const shown = own.find(({ id }) => id === large);
+  return (
+    <Box>
+      {rights.includes('capture.take') && (
+        <PictureDrop
+          job={job}
+          actor={actor}
+          positionId={part.position.id}
+          onTaken={(captureId, fileName) =>
+            onUndoable({
+              kind: 'photograph',
+              captureId,
+              words: `${fileName} kept under ${part.position.name}`,
+            })
+          }
+        />
+      )}
+      {own.length === 0 && (
+        <EmptyState>
+          Photographs of this part come here: the whole part, the damage near and with a scale, a sound one in
+          the same light.
+        </EmptyState>
+      )}
+      {shown && (
+        <Box marginTop="8px">
+          <Picture job={job} photograph={shown} size={1280} />
+          <Press onClick={() => setLarge(undefined)}>Small again</Press>
+        </Box>
+      )}
+      <Grid templateColumns="1fr 1fr" gap="12px" marginTop="12px">
+        {own.map((photograph) => (
+          <Box key={photograph.id}>
+            <Press
+              padding="0"
+              border="none"
+              display="block"
+              width="100%"
+              onClick={() => setLarge(photograph.id)}
+              aria-label={`Show ${photograph.fileName} large`}
+            >
+              <Picture job={job} photograph={photograph} />
+            </Press>
+            <CaptureLine kind="photograph" capture={photograph} job={job} rights={rights}>
+              {photograph.fileName}
+            </CaptureLine>
+          </Box>
+        ))}
+      </Grid>
+    </Box>
+  );
+}

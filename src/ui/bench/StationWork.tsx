@@ -1,0 +1,109 @@
+'use client';
+
+import { Box, Flex, Heading } from '@chakra-ui/react';
+import type { PartState } from '@/core/wear/partStanding';
+import { STATIONS } from '@/model/job';
+import type { Actor } from '@/model/people';
+import { CauseStation } from '../cause/CauseStation';
+import { DecideStation } from '../decide/DecideStation';
+import { EmptyState } from '../kit/Notice';
+import { Press } from '../kit/Press';
+import { HandOverStation } from '../report/HandOverStation';
+import { PartList } from '../section/PartList';
+import { SectionDrawing } from '../section/SectionDrawing';
+import { BookInStation } from './BookInStation';
+import { Conflicts } from './Conflicts';
+import { DescribePart } from './DescribePart';
+import { GradeLegend } from './GradeLegend';
+import { OpenSeries, openCheckOf } from './OpenSeries';
+import { PhotographTray } from './PhotographTray';
+import type { Measuring } from './seriesWalk';
+import type { BenchPlace } from './useBenchPlace';
+import type { Job } from './useJob';
+
+export interface StationProps {
+  readonly job: Job;
+  readonly actor: Actor;
+  readonly rights: readonly string[];
+}
+
+/** With a series beside it the section shrinks to a strip that keeps the neighbours in view. */
+const STRIP_BESIDE_SERIES = 150;
+
+export interface StationWorkProps extends StationProps {
+  readonly place: BenchPlace;
+  readonly open: PartState | undefined;
+  readonly asList: boolean;
+  readonly onAsList: (asList: boolean) => void;
+  readonly measuring: Measuring;
+  readonly onMeasuring: (measuring: Measuring) => void;
+}
+
+/** What is told of stations that are not built yet: what will come, honestly. */
+const LATER: Record<string, string> = {
+  drain:
+    'Oil quantity, colour and smell, what hung on the magnet, chunks to be matched to their parts, and the laboratory’s figures will be recorded here. Until then write them into the history at Book in.',
+  baseline:
+    'The checks that must come before anything moves will be led through here, one by one. Until then open a part and take its readings on its ticket: they count the same.',
+  strip:
+    'The order of stripping, with sides, match marks, shim packs and the cautions at each step, will be kept here. Until then photograph each step; a photograph needs no part yet.',
+  rebuild:
+    'Set-up values, torques bolt by bolt, and the bagged pieces going back will be ticked off here. Until then the limits stand on each part’s ticket.',
+};
+
+export function StationWork(props: StationWorkProps) {
+  const { job, place, open, asList, onAsList } = props;
+  const name = STATIONS.find(({ id }) => id === place.station)?.name ?? '';
+  const later = LATER[place.station];
+  const openPart = (part: string) => place.goTo({ part });
+  const described = job.snapshot.unitType.axes.length > 0;
+  return (
+    <Box>
+      {place.station !== 'grade' && (
+        <Heading as="h2" marginBottom="8px">
+          {name}
+        </Heading>
+      )}
+      {later && <EmptyState>{later}</EmptyState>}
+      {place.station === 'book-in' && <BookInStation {...props} />}
+      {place.station === 'cause' && <CauseStation {...props} />}
+      {place.station === 'decide' && (
+        <DecideStation {...props} onOpen={(part) => place.goTo({ part, face: 'decide' })} />
+      )}
+      {place.station === 'hand-over' && <HandOverStation {...props} />}
+      {(place.station === 'grade' || later) && (
+        <Box>
+          <Flex justify="space-between" align="center" gap="8px" marginBottom="4px" wrap="wrap">
+            {open ? <Box /> : <GradeLegend />}
+            {described && (
+              <Flex role="group" aria-label="Section or list">
+                <Press chosen={!asList} aria-pressed={!asList} onClick={() => onAsList(false)}>
+                  Section
+                </Press>
+                <Press chosen={asList} aria-pressed={asList} onClick={() => onAsList(true)}>
+                  List
+                </Press>
+              </Flex>
+            )}
+          </Flex>
+          {asList || !described ? (
+            <PartList parts={job.parts} selected={place.part} onOpen={openPart} />
+          ) : (
+            <SectionDrawing
+              unitType={job.snapshot.unitType}
+              parts={job.parts}
+              selected={place.part}
+              onOpen={openPart}
+              strip={open !== undefined}
+              {...(open && openCheckOf(open, place)?.every ? { most: STRIP_BESIDE_SERIES } : {})}
+            />
+          )}
+          {open && <OpenSeries {...props} open={open} />}
+          {!described && <DescribePart {...props} />}
+          <Conflicts job={job} />
+          <PhotographTray {...props} />
+        </Box>
+      )}
+    </Box>
+  );
+}

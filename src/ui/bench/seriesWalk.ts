@@ -1,0 +1,46 @@
+import { placesRound } from '@/core/metrology/places';
+import type { Check } from '@/model/unitType';
+
+/** The places that the pad walks through: the required ones, or all the way round. */
+export const placesToWalk = (check: Check, allRound: boolean): readonly string[] =>
+  allRound && check.every ? placesRound(check) : (check.places ?? []);
+
+/** The next place without a reading, after the one just read; the first place when all have one. */
+export function nextUnread(places: readonly string[], read: ReadonlySet<string>, after?: string): string {
+  const start = after === undefined ? 0 : places.indexOf(after) + 1;
+  const inOrder = [...places.slice(start), ...places.slice(0, start)];
+  return inOrder.find((place) => !read.has(place)) ?? places[0] ?? '';
+}
+
+/** A place a step before or behind, round the circle. */
+export function stepFrom(places: readonly string[], here: string, step: 1 | -1): string {
+  const index = places.indexOf(here);
+  return places[(index + step + places.length) % places.length] ?? here;
+}
+
+/** What a person chose while measuring one check: a place of his own, and whether to go all the way round. */
+export interface Measuring {
+  readonly at?: string;
+  readonly allRound?: boolean;
+}
+
+export interface ReadingPlace {
+  readonly places: readonly string[];
+  readonly allRound: boolean;
+  readonly here: string;
+}
+
+/**
+ * Where the next reading belongs. Whoever began to read all the way round goes on so, after a reload too: the readings
+ * themselves tell.
+ */
+export function placeToRead(
+  check: Check,
+  readPlaces: readonly string[],
+  { at, allRound }: Measuring,
+): ReadingPlace {
+  const begun = readPlaces.some((place) => !(check.places ?? ['']).includes(place));
+  const round = check.every !== undefined && (allRound ?? begun);
+  const places = placesToWalk(check, round);
+  return { places, allRound: round, here: at ?? nextUnread(places, new Set(readPlaces), readPlaces.at(-1)) };
+}

@@ -1,0 +1,171 @@
+'use client';
+
+import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
+import { useState } from 'react';
+import { partProposal } from '@/core/decisions/partProposal';
+import { UNIT_DECISIONS, type UnitDecisionId } from '@/model/job';
+import type { UnitDecision } from '@/model/snapshot';
+import { decisionName } from '../bench/DecideFace';
+import type { StationProps } from '../bench/StationWork';
+import { Field, TextArea } from '../kit/Field';
+import { GradeLine } from '../kit/GradeMark';
+import { Press } from '../kit/Press';
+import { RefusalNotice } from '../kit/RefusalNotice';
+import { type RefusalAnswer, send } from '../kit/send';
+
+const Cell = chakra('td', {
+  base: {
+    padding: '6px 12px 6px 0',
+    borderBottom: '1px solid',
+    borderColor: 'rule',
+    verticalAlign: 'middle',
+  },
+});
+const Head = chakra('th', {
+  base: {
+    padding: '6px 12px 6px 0',
+    borderBottom: '2px solid',
+    borderColor: 'ink',
+    textAlign: 'left',
+    fontWeight: 600,
+  },
+});
+
+/** Part by part, then the unit: what was proposed beside what a person decided. */
+export function DecideStation(props: StationProps & { readonly onOpen: (positionId: string) => void }) {
+  const { job, onOpen } = props;
+  const { snapshot, parts } = job;
+  return (
+    <Box>
+      <UnitDecisionForm {...props} />
+      <Heading as="h3" fontSize="16px" marginTop="24px">
+        Part by part
+      </Heading>
+      <Box overflowX="auto">
+        <chakra.table width="100%" fontSize="15px">
+          <thead>
+            <tr>
+              {['Part', 'Grade', 'Proposed', 'Decided'].map((head) => (
+                <Head key={head}>{head}</Head>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {parts.map((part) => {
+              const entry = snapshot.decisions.find((decision) => decision.positionId === part.position.id);
+              const proposal = partProposal(part, parts, snapshot.unitType.sets);
+              return (
+                <tr key={part.position.id}>
+                  <Cell>
+                    <Press
+                      size="row"
+                      kind="quiet"
+                      padding="0"
+                      fontWeight={600}
+                      onClick={() => onOpen(part.position.id)}
+                    >
+                      {part.position.name}
+                    </Press>
+                  </Cell>
+                  <Cell>
+                    <GradeLine grade={part.grade} />
+                  </Cell>
+                  <Cell>
+                    {decisionName(proposal.decision)}
+                    <Box fontSize="13px" color="second">
+                      {proposal.reason}
+                    </Box>
+                  </Cell>
+                  <Cell>
+                    {entry
+                      ? `${decisionName(entry.decision)}${entry.reason ? `: ${entry.reason}` : ''}`
+                      : '–'}
+                  </Cell>
+                </tr>
+              );
+            })}
+          </tbody>
+        </chakra.table>
+      </Box>
+    </Box>
+  );
+}
+
+function UnitDecisionForm({ job, rights }: StationProps) {
+  const { unitDecision, job: head } = job.snapshot;
+  const [decision, setDecision] = useState<UnitDecisionId>(unitDecision?.decision ?? 'repair');
+  const [reason, setReason] = useState(unitDecision?.reason ?? '');
+  const [watch, setWatch] = useState(unitDecision?.watch ?? '');
+  const [refusal, setRefusal] = useState<RefusalAnswer>();
+  const mayDecide = rights.includes('unit.decide');
+  const save = async () => {
+    const answer = await send('PUT', `/api/v1/jobs/${head.id}/unit-decision`, {
+      version: unitDecision?.version ?? 0,
+      decision,
+      reason,
+      watch,
+    });
+    setRefusal(answer.ok ? undefined : answer.refusal);
+    await job.refresh();
+  };
+  return (
+    <Box maxWidth="860px">
+      <Heading as="h3" fontSize="16px">
+        The unit
+        {unitDecision
+          ? `: ${UNIT_DECISIONS.find(({ id }) => id === unitDecision.decision)?.name.toLowerCase()}, decided by ${unitDecision.by}`
+          : ': not decided yet'}
+      </Heading>
+      <Flex gap="8px" wrap="wrap" marginBlock="8px" role="group" aria-label="Decision for the unit">
+        {UNIT_DECISIONS.map(({ id, name }) => (
+          <Press
+            key={id}
+            chosen={id === decision}
+            aria-pressed={id === decision}
+            disabled={!mayDecide}
+            onClick={() => setDecision(id)}
+          >
+            {name}
+          </Press>
+        ))}
+      </Flex>
+      <Field label="Why, in plain words">
+        {(wiring) => (
+          <TextArea
+            {...wiring}
+            rows={2}
+            value={reason}
+            readOnly={!mayDecide}
+            maxLength={600}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        )}
+      </Field>
+      <Field label="What to watch after the repair">
+        {(wiring) => (
+          <TextArea
+            {...wiring}
+            rows={2}
+            value={watch}
+            readOnly={!mayDecide}
+            maxLength={600}
+            onChange={(event) => setWatch(event.target.value)}
+          />
+        )}
+      </Field>
+      <RefusalNotice<UnitDecision>
+        refusal={refusal}
+        tell={(theirs) =>
+          `${UNIT_DECISIONS.find(({ id }) => id === theirs.decision)?.name}: “${theirs.reason}”, by ${theirs.by}`
+        }
+      />
+      {mayDecide ? (
+        <Press kind="main" size="bench" disabled={reason.trim() === ''} onClick={() => void save()}>
+          Decide for the unit
+        </Press>
+      ) : (
+        <Box color="second">The lead decides for the unit.</Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,133 @@
+'use client';
+
+import { Box, Flex } from '@chakra-ui/react';
+import { Moon, Sun, UserRound } from 'lucide-react';
+import { useTheme } from 'next-themes';
+import { useEffect, useState } from 'react';
+import type { Actor } from '@/model/people';
+import { Field, Select, TextInput } from '../kit/Field';
+import { ErrorNotice } from '../kit/Notice';
+import { Press, PressLink } from '../kit/Press';
+import { send } from '../kit/send';
+
+/** Who is signed in, the quick change of person by PIN, the shift, and the way out. */
+export function PersonMenu({ actor }: { readonly actor: Actor }) {
+  const [open, setOpen] = useState(false);
+  const { resolvedTheme, setTheme } = useTheme();
+  const toggleShift = () => setTheme(resolvedTheme === 'dark' ? 'light' : 'dark');
+  const leave = async () => {
+    await send('DELETE', '/api/v1/session');
+    window.location.assign('/sign-in');
+  };
+  return (
+    <Box position="relative">
+      <Press
+        kind="onBlue"
+        border="none"
+        onClick={() => setOpen(!open)}
+        aria-expanded={open}
+        paddingInline="8px"
+      >
+        <UserRound size={20} aria-hidden />
+        {actor.name}
+        <Box as="span" fontWeight={400} color="onBlueSecond">
+          change
+        </Box>
+      </Press>
+      {open && (
+        <Box
+          position="absolute"
+          right="0"
+          top="48px"
+          zIndex={30}
+          bg="paper"
+          color="ink"
+          border="2px solid"
+          borderColor="ink"
+          padding="16px"
+          width="300px"
+        >
+          <ChangePerson />
+          <Flex gap="8px" marginTop="12px" borderTop="1px solid" borderColor="rule" paddingTop="12px">
+            <PressLink href="/gauges" flex={1}>
+              Gauges
+            </PressLink>
+            {actor.role === 'admin' && (
+              <PressLink href="/people" flex={1}>
+                People
+              </PressLink>
+            )}
+          </Flex>
+          <Flex gap="8px" marginTop="12px">
+            <Press onClick={toggleShift} flex={1}>
+              <Sun size={16} aria-hidden />
+              <Moon size={16} aria-hidden />
+              Other shift
+            </Press>
+            <Press onClick={leave} flex={1}>
+              Sign out
+            </Press>
+          </Flex>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function ChangePerson() {
+  const [colleagues, setColleagues] = useState<readonly { id: string; name: string }[]>([]);
+  const [personId, setPersonId] = useState('');
+  const [pin, setPin] = useState('');
+  const [refusal, setRefusal] = useState('');
+  useEffect(() => {
+    void send<{ colleagues: { id: string; name: string }[] }>('GET', '/api/v1/session/switch').then(
+      (answer) => {
+        if (!answer.ok) return;
+        setColleagues(answer.value.colleagues);
+        setPersonId(answer.value.colleagues[0]?.id ?? '');
+      },
+    );
+  }, []);
+  if (colleagues.length === 0) return null;
+  const change = async () => {
+    const answer = await send('POST', '/api/v1/session/switch', { personId, pin });
+    if (answer.ok) window.location.reload();
+    else setRefusal(answer.refusal.message);
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void change();
+      }}
+    >
+      <Field label="Hand over to">
+        {(wiring) => (
+          <Select {...wiring} value={personId} onChange={(event) => setPersonId(event.target.value)}>
+            {colleagues.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <Field label="PIN">
+        {(wiring) => (
+          <TextInput
+            {...wiring}
+            value={pin}
+            onChange={(event) => setPin(event.target.value)}
+            type="password"
+            inputMode="numeric"
+            autoComplete="off"
+          />
+        )}
+      </Field>
+      {refusal && <ErrorNotice>{refusal}</ErrorNotice>}
+      <Press type="submit" kind="main" width="100%">
+        Change person
+      </Press>
+    </form>
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+
+import { Box, chakra } from '@chakra-ui/react';
+import { type ReactNode, useId } from 'react';
+
+const box = {
+  base: {
+    width: '100%',
+    minHeight: '44px',
+    paddingInline: '12px',
+    paddingBlock: '8px',
+    border: '2px solid',
+    borderColor: 'ink',
+    borderRadius: '0',
+    bg: 'field',
+    color: 'ink',
+    fontSize: '16px',
+    lineHeight: '22px',
+    _invalid: { borderColor: 'oxide' },
+  },
+};
+export const TextInput = chakra('input', box);
+export const TextArea = chakra('textarea', box);
+export const Select = chakra('select', box);
+
+interface FieldProps {
+  readonly label: string;
+  readonly hint?: string;
+  readonly error?: string | undefined;
+  readonly children: (wiring: {
+    id: string;
+    'aria-describedby': string | undefined;
+    'aria-invalid': boolean | undefined;
+  }) => ReactNode;
+}
+
+/** A labelled field with its one-line help and, where something is wrong, a sentence that says what. */
+export function Field({ label, hint, error, children }: FieldProps) {
+  const id = useId();
+  const about = error || hint ? `${id}-about` : undefined;
+  return (
+    <Box marginBottom="12px">
+      <chakra.label htmlFor={id} display="block" marginBottom="4px" fontSize="15px">
+        {label}
+      </chakra.label>
+      {children({ id, 'aria-describedby': about, 'aria-invalid': error ? true : undefined })}
+      {about && (
+        <Box
+          id={about}
+          fontSize="13px"
+          lineHeight="18px"
+          marginTop="4px"
+          color={error ? 'oxide' : 'second'}
+          role={error ? 'alert' : undefined}
+        >
+          {error ?? hint}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,184 @@
+'use client';
+
+import { Box } from '@chakra-ui/react';
+import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef, useState } from 'react';
+import { drawSection, type Section } from '@/core/section/drawSection';
+import { gatherPieces } from '@/core/section/reach';
+import type { PartState } from '@/core/wear/partStanding';
+import type { UnitType } from '@/model/unitType';
+import { gradeWords } from '../kit/GradeMark';
+import { Fan } from './Fan';
+import { HatchPatterns } from './HatchPatterns';
+import { Lens } from './Lens';
+import { ScaleBar } from './ScaleBar';
+import { SectionLabel } from './SectionLabel';
+import { SectionMarks } from './SectionMarks';
+import { useHeightLeft, useWidth } from './useWidth';
+
+interface SectionDrawingProps {
+  readonly unitType: UnitType;
+  readonly parts: readonly PartState[];
+  readonly selected: string | undefined;
+  readonly onOpen: (positionId: string) => void;
+  /** A strip keeps the neighbours in view while a ticket is open: no labels, less height. */
+  readonly strip?: boolean;
+  /** No higher than this many pixels. */
+  readonly most?: number;
+}
+
+const SMALL_PX = 22;
+
+/** The unit cut open: navigation, progress and report figure in one. */
+export function SectionDrawing({
+  unitType,
+  parts,
+  selected,
+  onOpen,
+  strip = false,
+  most = Number.POSITIVE_INFINITY,
+}: SectionDrawingProps) {
+  const holder = useRef<HTMLDivElement>(null);
+  const width = useWidth(holder, 1248);
+  const room = useHeightLeft();
+  const height = strip
+    ? Math.min(most, Math.max(220, Math.min(room, Math.round(width * 0.72))))
+    : Math.max(420, Math.min(room, Math.round(width * 0.6)));
+  const patternPrefix = useId().replace(/:/g, '');
+  const [fan, setFan] = useState<{ ids: readonly string[]; x: number; y: number }>();
+  const [cursor, setCursor] = useState<string>();
+  const states = useMemo(
+    () =>
+      new Map(parts.map((part) => [part.position.id, { grade: part.grade, words: gradeWords(part.grade) }])),
+    [parts],
+  );
+  const section = useMemo(
+    () => drawSection(unitType, { width, height, states, selected, labels: !strip && width >= 700 }),
+    [unitType, width, height, states, selected, strip],
+  );
+  const gradeOf = (id: string) => states.get(id)?.grade ?? null;
+  const nameOf = (id: string) => parts.find((part) => part.position.id === id)?.position.name ?? id;
+  const focused = cursor ?? selected ?? section.walk[0];
+
+  const tap = (event: PointerEvent<SVGSVGElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const point = [
+      ((event.clientX - box.left) * section.width) / box.width,
+      ((event.clientY - box.top) * section.height) / box.height,
+    ] as const;
+    const ids = gatherPieces(section, point);
+    setFan(undefined);
+    if (ids.length === 1) onOpen(ids[0]!);
+    else if (ids.length > 1) setFan({ ids, x: point[0], y: point[1] });
+  };
+
+  const walk = (event: KeyboardEvent<SVGSVGElement>) => {
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (event.key === 'Escape') setFan(undefined);
+    if ((event.key === 'Enter' || event.key === ' ') && focused) {
+      event.preventDefault();
+      onOpen(focused);
+    }
+    if (step === undefined) return;
+    event.preventDefault();
+    const index = section.walk.indexOf(focused ?? '');
+    const next = section.walk[(index + step + section.walk.length) % section.walk.length];
+    setCursor(next);
+    event.currentTarget.querySelector<SVGElement>(`[data-position="${next}"]`)?.focus();
+  };
+
+  if (section.walk.length === 0)
+    return (
+      <Box ref={holder}>Not described yet: nothing to draw. Parts that come off are added in the list.</Box>
+    );
+  return (
+    <Box ref={holder} position="relative" data-testid="section">
+      {/* biome-ignore lint/a11y/useSemanticElements: a drawing cannot be a fieldset */}
+      <svg
+        viewBox={`0 0 ${section.width} ${section.height}`}
+        width="100%"
+        height={height}
+        role="group"
+        aria-label={`Section of ${unitType.title}. Arrows walk along the axes, Enter opens a part.`}
+        onPointerUp={tap}
+        onKeyDown={walk}
+        style={{ display: 'block', touchAction: 'manipulation' }}
+      >
+        <HatchPatterns prefix={patternPrefix} />
+        <g id={`${patternPrefix}-unit`}>
+          <SectionMarks section={section} gradeOf={gradeOf} selected={selected} prefix={patternPrefix} />
+        </g>
+        <Focusables
+          section={section}
+          nameOf={nameOf}
+          gradeOf={gradeOf}
+          focused={focused}
+          onFocus={setCursor}
+        />
+        {section.labels.map((label) => (
+          <SectionLabel
+            key={label.positionId}
+            label={label}
+            grade={gradeOf(label.positionId)}
+            selected={label.positionId === selected}
+          />
+        ))}
+        {!strip && <ScaleBar section={section} />}
+        {selected && most === Number.POSITIVE_INFINITY && isSmall(section, selected) && (
+          <Lens section={section} positionId={selected} source={`${patternPrefix}-unit`} />
+        )}
+      </svg>
+      {fan && (
+        <Fan
+          ids={fan.ids}
+          x={(fan.x / section.width) * 100}
+          y={fan.y}
+          nameOf={nameOf}
+          gradeOf={gradeOf}
+          onOpen={onOpen}
+          onClose={() => setFan(undefined)}
+        />
+      )}
+    </Box>
+  );
+}
+
+function isSmall(section: Section, id: string): boolean {
+  const box = section.boxes.get(id);
+  return box !== undefined && Math.min(box.right - box.left, box.bottom - box.top) < SMALL_PX;
+}
+
+interface FocusablesProps {
+  readonly section: Section;
+  readonly nameOf: (id: string) => string;
+  readonly gradeOf: (id: string) => PartState['grade'];
+  readonly focused: string | undefined;
+  readonly onFocus: (id: string) => void;
+}
+
+/** One stop for the Tab key; arrows walk from there. Every piece has a name for those who do not see the drawing. */
+function Focusables({ section, nameOf, gradeOf, focused, onFocus }: FocusablesProps) {
+  return (
+    <g>
+      {section.walk.map((id) => {
+        const box = section.boxes.get(id)!;
+        return (
+          // biome-ignore lint/a11y/useSemanticElements: SVG knows no button element
+          <rect
+            key={id}
+            data-position={id}
+            role="button"
+            tabIndex={id === focused ? 0 : -1}
+            aria-label={`${nameOf(id)}, ${gradeWords(gradeOf(id))}`}
+            x={box.left - 3}
+            y={box.top - 3}
+            width={box.right - box.left + 6}
+            height={box.bottom - box.top + 6}
+            fill="none"
+            pointerEvents="none"
+            onFocus={() => onFocus(id)}
+          />
+        );
+      })}
+    </g>
+  );
+}

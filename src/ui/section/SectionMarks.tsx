@@ -1,0 +1,208 @@
+'use client';
+
+import { memo } from 'react';
+import type { DrawnArea, DrawnLine, Section } from '@/core/section/drawSection';
+import type { Point } from '@/core/section/geometry';
+import type { LineKind, Tone } from '@/core/section/shapes';
+import { PLATE, type ToothPlate } from '@/core/section/toothPlates';
+import type { GradeOrNone } from '@/model/damage';
+import { paint } from '../kit/paint';
+import { hatchId } from './HatchPatterns';
+
+const pathOf = (points: readonly Point[], closed: boolean) =>
+  `M${points.map(([x, y]) => `${Math.round(x * 100) / 100} ${Math.round(y * 100) / 100}`).join('L')}${closed ? 'Z' : ''}`;
+
+const FILL: Record<Tone, string> = {
+  cavity: 'sectionCavity',
+  case: 'sectionCut',
+  cut: 'sectionCut',
+  blank: 'sectionCut',
+  steel: 'sectionSteel',
+  land: 'sectionLand',
+  roller: 'sectionCut',
+  solid: 'ink',
+};
+const WIDTH: Record<Tone, number> = {
+  cavity: 0,
+  case: 2.2,
+  cut: 1.5,
+  blank: 1.5,
+  steel: 1.6,
+  land: 0.6,
+  roller: 1.4,
+  solid: 0.8,
+};
+const LINES: Record<LineKind, { width: number; dash?: string; opacity: number }> = {
+  centre: { width: 0.8, dash: '16 3 2.5 3', opacity: 1 },
+  pitch: { width: 0.8, dash: '10 2.5 2 2.5', opacity: 0.9 },
+  edge: { width: 0.8, opacity: 0.9 },
+  shade: { width: 0.6, opacity: 0.45 },
+  broken: { width: 1.6, dash: '7 4', opacity: 1 },
+};
+
+interface SectionMarksProps {
+  readonly section: Section;
+  readonly gradeOf: (id: string) => GradeOrNone;
+  readonly selected: string | undefined;
+  readonly prefix: string;
+}
+
+/** Every area and line in painting order; the open part's outline comes last, with a halo. */
+export const SectionMarks = memo(function SectionMarks({
+  section,
+  gradeOf,
+  selected,
+  prefix,
+}: SectionMarksProps) {
+  return (
+    <>
+      {section.marks.map((mark, index) =>
+        'area' in mark ? (
+          <AreaMark key={index} area={mark.area} grade={gradeOf(mark.area.positionId)} prefix={prefix} />
+        ) : (
+          <LineMark key={index} line={mark.line} grade={gradeOf(mark.line.positionId)} />
+        ),
+      )}
+      {section.centreLines.map((points, index) => (
+        <path
+          key={`axis-${index}`}
+          d={pathOf(points, false)}
+          fill="none"
+          stroke={paint('ink')}
+          strokeWidth={LINES.centre.width}
+          strokeDasharray={LINES.centre.dash}
+        />
+      ))}
+      {section.marks.map((mark, index) =>
+        'area' in mark &&
+        mark.area.positionId === selected &&
+        mark.area.tone !== 'land' &&
+        mark.area.tone !== 'cavity' ? (
+          <g key={`open-${index}`}>
+            <path
+              d={pathOf(mark.area.points, true)}
+              fill={paint('brass')}
+              fillOpacity={mark.area.tone === 'solid' ? 1 : 0.3}
+              stroke="none"
+            />
+            <path
+              d={pathOf(mark.area.points, !mark.area.open)}
+              fill="none"
+              stroke={paint('paper')}
+              strokeWidth={5}
+              opacity={0.75}
+              vectorEffect="non-scaling-stroke"
+            />
+            <path
+              d={pathOf(mark.area.points, !mark.area.open)}
+              fill="none"
+              stroke={paint('metal')}
+              strokeWidth={2.6}
+              strokeLinejoin="round"
+              vectorEffect="non-scaling-stroke"
+            />
+          </g>
+        ) : null,
+      )}
+      {section.plates.map((plate) => (
+        <Plate key={plate.positionId} plate={plate} bad={(gradeOf(plate.positionId) ?? 0) >= 4} />
+      ))}
+    </>
+  );
+});
+
+/**
+ * Cut metal is hatched once somebody has looked at it; before that it is a dashed outline. The castings, which
+ * hold the drawing together, keep a faint hatching under their dashes. Grades 4 and 5 turn red.
+ */
+function AreaMark({
+  area,
+  grade,
+  prefix,
+}: {
+  readonly area: DrawnArea;
+  readonly grade: GradeOrNone;
+  readonly prefix: string;
+}) {
+  const bad = grade !== null && grade >= 4;
+  const unseen = grade === null;
+  const d = pathOf(area.points, !area.open);
+  const dashed = unseen && area.tone !== 'land' && area.tone !== 'cavity';
+  return (
+    <g data-grade={grade ?? 'none'}>
+      <path
+        d={d}
+        fill={paint(
+          unseen && area.tone === 'solid'
+            ? 'sectionCut'
+            : bad && area.tone === 'solid'
+              ? 'oxide'
+              : FILL[area.tone],
+        )}
+        stroke={paint(bad ? 'oxide' : 'ink')}
+        strokeWidth={unseen ? Math.min(WIDTH[area.tone], 1.3) : WIDTH[area.tone]}
+        strokeDasharray={dashed ? '4 3' : undefined}
+        strokeLinejoin="round"
+        vectorEffect="non-scaling-stroke"
+        opacity={area.tone === 'land' && unseen ? 0.6 : 1}
+      />
+      {area.hatch && area.tone !== 'solid' && (!unseen || area.tone === 'case') && (
+        <path
+          d={d}
+          fill={`url(#${hatchId(prefix, area.hatch.angle, area.hatch.spacing, bad)})`}
+          opacity={unseen ? 0.4 : 1}
+        />
+      )}
+    </g>
+  );
+}
+
+function LineMark({ line, grade }: { readonly line: DrawnLine; readonly grade: GradeOrNone }) {
+  const { width, dash, opacity } = LINES[line.kind];
+  const bad = grade !== null && grade >= 4;
+  const ends = line.kind === 'broken' ? [line.points[0]!, line.points.at(-1)!] : [];
+  return (
+    <>
+      {ends.map(([x, y]) => (
+        <circle key={x} cx={x} cy={y} r={3} fill={paint('ink')} />
+      ))}
+      <path
+        d={pathOf(line.points, false)}
+        fill="none"
+        stroke={paint(bad ? 'oxide' : 'ink')}
+        strokeWidth={width}
+        strokeDasharray={dash}
+        opacity={opacity}
+        vectorEffect="non-scaling-stroke"
+      />
+    </>
+  );
+}
+
+/** Tooth counts on the gears, on small plates. */
+function Plate({ plate, bad }: { readonly plate: ToothPlate; readonly bad: boolean }) {
+  const [x, y] = plate.at;
+  return (
+    <g pointerEvents="none">
+      <rect
+        x={x - PLATE.width / 2}
+        y={y - PLATE.height / 2}
+        width={PLATE.width}
+        height={PLATE.height}
+        rx={2}
+        fill={paint('paper')}
+        stroke={paint(bad ? 'oxide' : 'ink')}
+        strokeWidth={1}
+      />
+      <text
+        x={x}
+        y={y + 4.8}
+        textAnchor="middle"
+        fill={paint(bad ? 'oxide' : 'ink')}
+        style={{ fontSize: '13px', fontWeight: 650, fontStretch: '87.5%' }}
+      >
+        {plate.text}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+
+import { type RefObject, useEffect, useState } from 'react';
+
+/** The element's width in whole pixels, followed as it changes; `first` stands in until it is known. */
+export function useWidth(holder: RefObject<HTMLElement | null>, first: number): number {
+  const [width, setWidth] = useState(first);
+  useEffect(() => {
+    const element = holder.current;
+    if (!element) return;
+    const observer = new ResizeObserver(
+      ([entry]) => entry && setWidth(Math.max(280, Math.floor(entry.contentRect.width))),
+    );
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [holder]);
+  return width;
+}
+
+const FRAME_PX = 192;
+
+/** Height that the window leaves under the job's strip and run, followed as it changes. */
+export function useHeightLeft(): number {
+  const [height, setHeight] = useState(608);
+  useEffect(() => {
+    const measure = () => setHeight(window.innerHeight - FRAME_PX);
+    measure();
+    window.addEventListener('resize', measure);
+    return () => window.removeEventListener('resize', measure);
+  }, []);
+  return height;
+}

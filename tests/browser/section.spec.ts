@@ -1,0 +1,142 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { enter, expect, test } from './fixtures';
+
+const UNITS = [
+  { peg: 412, name: 'the hypoid axle' },
+  { peg: 409, name: 'the five-speed box' },
+];
+
+const overlapping = (page: Page) =>
+  page.locator('[data-label]').evaluateAll((labels) => {
+    const boxes = labels.map((label) => ({
+      name: label.getAttribute('data-label'),
+      box: label.getBoundingClientRect(),
+    }));
+    return boxes.flatMap((a, index) =>
+      boxes
+        .slice(index + 1)
+        .filter(
+          (b) =>
+            a.box.left < b.box.right &&
+            b.box.left < a.box.right &&
+            a.box.top < b.box.bottom &&
+            b.box.top < a.box.bottom,
+        )
+        .map((b) => `${a.name} / ${b.name}`),
+    );
+  });
+
+for (const { peg, name } of UNITS) {
+  for (const width of [1024, 1280]) {
+    test(`the section of ${name} at ${width}: no label on another, every piece by keyboard and by pointer`, async ({
+      page,
+    }) => {
+      await page.setViewportSize({ width, height: 800 });
+      await enter(page, 'lead', `/jobs/${peg}`);
+      const section = page.getByTestId('section');
+      await expect(section.locator('[data-label]').first()).toBeVisible();
+      expect(await overlapping(page)).toEqual([]);
+
+      // By keyboard: one stop for Tab, then arrows until every piece has had the focus.
+      const pieces = await section
+        .locator('[data-position]')
+        .evaluateAll((all) => all.map((piece) => piece.getAttribute('data-position') ?? ''));
+      await section.locator('[data-position][tabindex="0"]').focus();
+      const seen = new Set<string>();
+      for (let step = 0; step < pieces.length; step += 1) {
+        seen.add((await page.evaluate(() => document.activeElement?.getAttribute('data-position'))) ?? '');
+        await page.keyboard.press('ArrowRight');
+      }
+      expect([...seen].sort()).toEqual([...pieces].sort());
+
+      // By pointer: a tap on the dot of a label opens that piece, or fans it out among its neighbours.
+      const drawing = section.locator('svg').first();
+      const dots = await section
+        .locator('[data-dot]')
+        .evaluateAll((all) => all.map((dot) => dot.getAttribute('data-dot') ?? ''));
+      const whole = (await drawing.boundingBox())?.width;
+      for (const id of dots.slice(0, 6)) {
+        // The drawing takes its full width again after a ticket was closed.
+        await expect.poll(async () => (await drawing.boundingBox())?.width).toBe(whole);
+        const dot = await section.locator(`[data-dot="${id}"]`).boundingBox();
+        const origin = await drawing.boundingBox();
+        if (!dot || !origin) throw new Error(`${id} is not drawn`);
+        await drawing.click({
+          position: { x: dot.x + dot.width / 2 - origin.x, y: dot.y + dot.height / 2 - origin.y },
+        });
+        const title = await section.locator(`[data-position="${id}"]`).getAttribute('aria-label');
+        const word = (title ?? '').split(/, (?:\d |not looked)/)[0] ?? '';
+        const fan = page.getByRole('group', { name: 'Which part?' });
+        const ticket = page.getByRole('complementary', { name: `Ticket of ${word}` });
+        await expect(fan.or(ticket)).toBeVisible();
+        if (await fan.isVisible()) await fan.getByRole('button', { name: word }).first().click();
+        await expect(ticket).toBeVisible();
+        await page.getByRole('button', { name: 'Close the ticket' }).click();
+      }
+    });
+  }
+}
+
+test('the same parts stand in the list, and the switch goes by key', async ({ page }) => {
+  await enter(page, 'lead', '/jobs/409');
+  const drawn = await page.getByTestId('section').locator('[data-position]').count();
+  await page.keyboard.press('l');
+  await expect(page.getByTestId('part-list').getByRole('listitem')).toHaveCount(drawn);
+});
+
+const PAGES = [
+  ['the door', '/sign-in'],
+  ['the rack', '/'],
+  ['the section', '/jobs/412'],
+  ['a ticket, look', '/jobs/412?part=head-bearing'],
+  ['a ticket, measure', '/jobs/412?part=cross-pin&face=measure'],
+  ['a ticket, pictures', '/jobs/412?part=ring-gear&face=picture'],
+  ['a ticket, decide', '/jobs/412?part=ring-gear&face=decide'],
+  ['a series', '/jobs/412?part=ring-gear&face=measure&check=backlash'],
+  ['gauges', '/gauges'],
+  ['book in', '/book-in'],
+  ['cause', '/jobs/412?station=cause'],
+  ['decide', '/jobs/412?station=decide'],
+  ['hand over', '/jobs/398?station=hand-over'],
+  ['the letter', '/jobs/398/reports/1'],
+] as const;
+
+/** Nothing may run out of the screen sideways. */
+const widthNeeded = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth);
+
+for (const shift of ['day', 'night'] as const) {
+  test(`every page passes the accessibility rules and fits its screen, ${shift} shift`, async ({ page }) => {
+    await page.addInitScript(
+      (theme) => localStorage.setItem('theme', theme),
+      shift === 'day' ? 'light' : 'dark',
+    );
+    await enter(page, 'lead');
+    const faults: string[] = [];
+    for (const [name, url] of PAGES) {
+      await page.goto(url, { waitUntil: 'networkidle' });
+      for (const width of shift === 'day' ? [1024, 1920, 1280] : []) {
+        await page.setViewportSize({ width, height: 800 });
+        expect(await widthNeeded(page), `${name} at ${width}`).toBeLessThanOrEqual(width);
+      }
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze();
+      faults.push(
+        ...violations.flatMap(({ id, nodes }) =>
+          nodes.map(({ html }) => `${name}: ${id}: ${html.slice(0, 140)}`),
+        ),
+      );
+    }
+    expect(faults).toEqual([]);
+  });
+}
+
+test('letter and door fit a phone of 320 px', async ({ page }) => {
+  await enter(page, 'lead');
+  await page.setViewportSize({ width: 320, height: 700 });
+  for (const url of ['/sign-in', '/jobs/398/reports/1']) {
+    await page.goto(url);
+    expect(await widthNeeded(page), url).toBeLessThanOrEqual(320);
+  }
+});

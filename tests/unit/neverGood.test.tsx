@@ -1,0 +1,161 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import fc from 'fast-check';
+import type { ReactElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import { cautionsForReport } from '@/catalog/cautions';
+import { findMode, modesOf } from '@/catalog/damageWords';
+import { shippedGradeRules } from '@/catalog/gradeRules';
+import { judgeCheck } from '@/core/metrology/judgeCheck';
+import { composeReport } from '@/core/report/composeReport';
+import { drawSection } from '@/core/section/drawSection';
+import { partState } from '@/core/wear/partStanding';
+import { GRADES, type GradeOrNone } from '@/model/damage';
+import type { JobSnapshot } from '@/model/snapshot';
+import { GradeLine } from '@/ui/kit/GradeMark';
+import { system } from '@/ui/kit/theme';
+import { ReportPaper } from '@/ui/report/ReportPaper';
+import { PartList } from '@/ui/section/PartList';
+import { SectionLabel } from '@/ui/section/SectionLabel';
+import { SectionMarks } from '@/ui/section/SectionMarks';
+import { randomJob } from './fixtures/randomJob';
+
+const html = (element: ReactElement) =>
+  renderToStaticMarkup(<ChakraProvider value={system}>{element}</ChakraProvider>).replace(
+    /<style[\s\S]*?<\/style>/g,
+    '',
+  );
+const statesOf = (snapshot: JobSnapshot) =>
+  snapshot.unitType.positions.map((position) =>
+    partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
+  );
+const reportOf = (snapshot: JobSnapshot) =>
+  composeReport({
+    shop: { name: 's', place: '', contact: '' },
+    snapshot,
+    parts: statesOf(snapshot),
+    findMode,
+    cautions: cautionsForReport(),
+  });
+
+/**
+ * What may be called good, said again from the facts alone: a person graded the part 0 to 2, and every check on
+ * it has a limit and a verdict within. Nothing here is taken from the code that decides it for the screens.
+ */
+function mayBeGood(snapshot: JobSnapshot, positionId: string): boolean {
+  const grade = snapshot.grades.find((entry) => entry.positionId === positionId)?.grade;
+  if (grade === undefined || grade > 2) return false;
+  return snapshot.unitType.checks
+    .filter(({ positions }) => positions.includes(positionId))
+    .every((check) => {
+      const readings = snapshot.readings.filter(
+        (reading) =>
+          reading.struck === null && reading.checkId === check.id && reading.positionId === positionId,
+      );
+      const every = (check.places ?? ['']).every((place) =>
+        readings.some((reading) => reading.place === place),
+      );
+      return (
+        check.limits.length > 0 && every && judgeCheck(check, readings, snapshot.gauges).word === 'within'
+      );
+    });
+}
+
+describe('what nobody looked at, or has no limit', () => {
+  it('is called good in no report, on no screen and in no list', () => {
+    fc.assert(
+      fc.property(randomJob, (snapshot) => {
+        const document = reportOf(snapshot);
+        const good = [...document.sound, ...document.worn].map(({ positionId }) => positionId);
+        for (const id of good) expect(mayBeGood(snapshot, id), id).toBe(true);
+        const page = html(<ReportPaper document={document} photographUrl={String} />);
+        const shownGood = [...page.matchAll(/data-good="([^"]+)"/g)].map(([, id]) => id);
+        expect(shownGood.sort()).toEqual(good.sort());
+        // Whatever is neither good nor damaged stands among the open questions.
+        const named = new Set([
+          ...good,
+          ...document.damaged.map(({ positionId }) => positionId),
+          ...document.open.map(({ positionId }) => positionId),
+        ]);
+        expect(snapshot.unitType.positions.filter(({ id }) => !named.has(id))).toEqual([]);
+      }),
+      { numRuns: 40 },
+    );
+  }, 120_000);
+
+  it('carries no grade on the section and says so in the list', () => {
+    fc.assert(
+      fc.property(randomJob, (snapshot) => {
+        const parts = statesOf(snapshot);
+        const gradeOf = (id: string): GradeOrNone =>
+          parts.find(({ position }) => position.id === id)?.grade ?? null;
+        const section = drawSection(snapshot.unitType, {
+          width: 1024,
+          height: 600,
+          labels: true,
+          states: new Map(),
+        });
+        const ungraded = section.marks.filter(
+          (mark) => 'area' in mark && gradeOf(mark.area.positionId) === null,
+        ).length;
+        const svg = html(
+          <SectionMarks section={section} gradeOf={gradeOf} selected={undefined} prefix="p" />,
+        );
+        expect(svg.match(/data-grade="none"/g)?.length ?? 0).toBe(ungraded);
+        const list = html(<PartList parts={parts} selected={undefined} onOpen={() => undefined} />);
+        expect(list.match(/not looked at<\/span>/g)?.length ?? 0).toBeGreaterThanOrEqual(
+          parts.filter(({ grade }) => grade === null).length,
+        );
+      }),
+      { numRuns: 15 },
+    );
+  }, 120_000);
+});
+
+describe('states in a grey print', () => {
+  const inGrey = (markup: string) =>
+    markup.replace(/(stroke|fill)="var\([^"]*\)"/g, '$1="ink"').replace(/color:[^;"]*/g, '');
+  it('differ by shape for all seven, in lists and on labels', () => {
+    const lines = [...GRADES, null].map(
+      (grade) =>
+        inGrey(html(<GradeLine grade={grade} />))
+          .match(/<path[^>]*>/g)
+          ?.join('') ?? '',
+    );
+    expect(new Set(lines).size).toBe(7);
+    const label = {
+      positionId: 'a',
+      side: 'top',
+      rank: 1,
+      anchor: [0, 0],
+      title: 'A',
+      words: 'w',
+      mustStand: false,
+      x: 0,
+      y: 0,
+      width: 90,
+      height: 38,
+      leader: [
+        [0, 0],
+        [1, 1],
+      ],
+    } as const;
+    const labels = [...GRADES, null].map((grade) =>
+      inGrey(html(<SectionLabel label={label} grade={grade} selected={false} />)),
+    );
+    expect(new Set(labels).size).toBe(7);
+  });
+
+  it('tell a part that was looked at from one that was not, by dash and hatching', () => {
+    const type = reportTypes()[0]!;
+    const section = drawSection(type, { width: 1024, height: 600, labels: false, states: new Map() });
+    const drawn = (grade: GradeOrNone) =>
+      inGrey(html(<SectionMarks section={section} gradeOf={() => grade} selected={undefined} prefix="p" />));
+    expect(drawn(null).match(/stroke-dasharray="4 3"/g)!.length).toBeGreaterThan(50);
+    expect(drawn(2)).not.toContain('stroke-dasharray="4 3"');
+  });
+});
+
+function reportTypes() {
+  return fc.sample(randomJob, { numRuns: 1, seed: 7 }).map(({ unitType }) => unitType);
+}

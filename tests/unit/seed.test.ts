@@ -1,0 +1,108 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Db } from '@/db/open';
+import { openContext } from '@/server/instance';
+import { gatherSnapshot } from '@/server/job/readSnapshot';
+import { readRack } from '@/server/shop/readRack';
+import { seedDemo } from '../../demo/seed';
+
+const TODAY = new Date('2031-03-05T10:00:00.000Z');
+const PHOTOGRAPHS = path.resolve('demo/photographs');
+const reader = { id: 'x', name: 'x', role: 'lead' } as const;
+
+let folder: string;
+let context: ReturnType<typeof openContext>;
+const asked = new Set<string>();
+
+beforeAll(async () => {
+  folder = fs.mkdtempSync(path.join(os.tmpdir(), 'seed-'));
+  await seedDemo(folder, TODAY);
+  context = openContext(folder, () => TODAY);
+  context = { ...context, db: listening(context.db) };
+}, 120_000);
+afterAll(() => {
+  context.db.close();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+/** The same database, noting every statement that is prepared. */
+const listening = (db: Db): Db =>
+  new Proxy(db, {
+    get(target, property) {
+      const value = Reflect.get(target, property) as unknown;
+      if (property !== 'prepare') return typeof value === 'function' ? value.bind(target) : value;
+      return (text: string) => {
+        asked.add(text);
+        return target.prepare(text);
+      };
+    },
+  });
+
+describe('the demonstration', () => {
+  it('has six units at different stations, with dates that count from the day of seeding', () => {
+    const { entries } = readRack(reader, context, {});
+    expect(entries).toHaveLength(6);
+    expect(
+      new Set(entries.map(({ station, stationOpen }) => `${station} ${stationOpen}`)).size,
+    ).toBeGreaterThanOrEqual(5);
+    expect(entries.find(({ peg }) => peg === 398)?.dueOn).toBe('2031-03-01');
+    const times = entries.flatMap(({ jobId }) => {
+      const { job, readings, findings } = gatherSnapshot(context.db, jobId);
+      return [
+        job.bookedAt,
+        ...[...readings, ...findings].flatMap(({ deviceTime, receivedAt }) => [deviceTime, receivedAt]),
+      ];
+    });
+    expect(times.every((time) => time <= TODAY.toISOString() && time > '2031-02-01')).toBe(true);
+  });
+
+  it('keeps the grades and reasons that the scenario names', () => {
+    const { entries } = readRack(reader, context, {});
+    const { grades } = gatherSnapshot(context.db, entries.find(({ peg }) => peg === 412)!.jobId);
+    expect(grades.find(({ positionId }) => positionId === 'tail-bearing')).toMatchObject({
+      grade: 1,
+      proposed: 0,
+      reason: 'Tracks bright, turned by hand without a catch.',
+    });
+  });
+
+  it('ships at most 24 photographs, 8 MB in all, of several megapixels, with a camera’s own marks', async () => {
+    const files = fs.readdirSync(PHOTOGRAPHS);
+    expect(files.length).toBeLessThanOrEqual(24);
+    expect(files.reduce((sum, file) => sum + fs.statSync(path.join(PHOTOGRAPHS, file)).size, 0)).toBeLessThan(
+      8_000_000,
+    );
+    for (const file of files) {
+      const { width, height, exif, orientation } = await sharp(path.join(PHOTOGRAPHS, file)).metadata();
+      expect(width * height, file).toBeGreaterThan(2_500_000);
+      expect(exif?.length, file).toBeGreaterThan(50);
+      expect([1, 6], file).toContain(orientation);
+    }
+  });
+});
+
+describe('the queries behind the screens', () => {
+  it('all go by an index, never through a whole table that grows', () => {
+    const { entries } = readRack(reader, context, {});
+    for (const { jobId } of entries) gatherSnapshot(context.db, jobId);
+    const growing =
+      /SCAN (readings|findings|photographs|jobs|strikes|grades|part_decisions|change_log|report_issues|capture_conflicts)\b(?! USING)/;
+    const selects = [...asked].filter((text) => /^\s*SELECT/.test(text));
+    expect(selects.length).toBeGreaterThan(10);
+    for (const text of selects) {
+      const names = [...new Set([...text.matchAll(/@(\w+)/g)].map(([, name]) => name!))];
+      const values: unknown[] =
+        names.length > 0
+          ? [Object.fromEntries(names.map((name) => [name, '']))]
+          : [...text.matchAll(/\?/g)].map(() => '');
+      const plan = context.db.prepare(`EXPLAIN QUERY PLAN ${text}`).all(...values) as { detail: string }[];
+      expect(
+        plan.map(({ detail }) => detail).filter((detail) => growing.test(detail)),
+        text,
+      ).toEqual([]);
+    }
+  });
+});

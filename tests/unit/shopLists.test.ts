@@ -1,0 +1,169 @@
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { stationCounts } from '@/core/decisions/stationCounts';
+import { readChanges } from '@/db/changeLog';
+import { readBookInForm } from '@/server/book-in/bookIn';
+import { readBenchGauge, zeroBenchGauge } from '@/server/devices/benchGauge';
+import { gatherSnapshot, partStates, readSnapshotByPeg } from '@/server/job/readSnapshot';
+import { filePhotographUnder, readPhotograph } from '@/server/photos/readPhotograph';
+import { storePhotograph } from '@/server/photos/storePhotograph';
+import { addGauge, calibrateGauge, readGauges } from '@/server/shop/gauges';
+import { readRack } from '@/server/shop/readRack';
+import {
+  bookTestUnit,
+  captureHead,
+  openTestShop,
+  phoneJpeg,
+  refusalOf as refused,
+  sha256Of,
+  streamOf,
+  type TestShop,
+} from './fixtures/shop';
+
+let shop: TestShop;
+beforeEach(() => {
+  shop = openTestShop();
+});
+afterEach(() => shop.close());
+
+describe('the shop’s gauges', () => {
+  const feelers = {
+    name: 'Feelers F9',
+    kind: 'feeler gauges',
+    unit: 'mm' as const,
+    resolution: 0.05,
+    maxPermissibleError: 0.01,
+    calibratedUntil: '2027-05-01',
+  };
+  const list = () => readGauges(shop.people.inspector, shop.context, undefined);
+
+  it('are put on the list by the lead, each name once', () => {
+    addGauge(shop.people.lead, shop.context, feelers);
+    expect(list().map(({ name }) => name)).toEqual(['Dial', 'Feelers F9']);
+    expect(list()[1]).toMatchObject({ repeatability: null, resolution: 0.05 });
+    expect(
+      refused(() => addGauge(shop.people.lead, shop.context, { ...feelers, name: 'feelers f9' })).message,
+    ).toContain('already');
+  });
+
+  it.each([
+    [{ resolution: 0 }, 'resolution'],
+    [{ maxPermissibleError: -1 }, 'maxPermissibleError'],
+    [{ calibratedUntil: 'next year' }, 'calibratedUntil'],
+    [{ unit: 'furlong' }, 'unit'],
+    [{ name: ' ' }, 'name'],
+  ])('are not taken with %j', (wrong, path) => {
+    const refusal = refused(() =>
+      addGauge(shop.people.lead, shop.context, { ...feelers, ...(wrong as object) }),
+    );
+    expect((refusal.details.faults as { path: string }[])[0]?.path).toBe(path);
+    expect(list()).toHaveLength(1);
+  });
+
+  it('come back from calibration with a line in the log', () => {
+    calibrateGauge(shop.people.admin, shop.context, { gaugeId: 'dial', calibratedUntil: '2028-01-01' });
+    expect(list()[0]?.calibratedUntil).toBe('2028-01-01');
+    const logged = shop.context.db
+      .prepare("SELECT before_json, after_json FROM change_log WHERE topic = 'gauge'")
+      .all() as { before_json: string; after_json: string }[];
+    expect(logged).toEqual([
+      { before_json: '{"calibratedUntil":"2027-01-01"}', after_json: '{"calibratedUntil":"2028-01-01"}' },
+    ]);
+    expect(
+      refused(() =>
+        calibrateGauge(shop.people.admin, shop.context, { gaugeId: 'gone', calibratedUntil: '2028-01-01' }),
+      ).status,
+    ).toBe(404);
+  });
+
+  it('include a simulated one that reads round a part and can be set to nought', () => {
+    const at = { index: 3, count: 41 };
+    const { value } = readBenchGauge(shop.people.inspector, shop.context, at);
+    expect(value).toBeGreaterThan(0.1);
+    zeroBenchGauge(shop.people.inspector, shop.context, at);
+    expect(Math.abs(readBenchGauge(shop.people.inspector, shop.context, at).value)).toBeLessThan(0.01);
+    zeroBenchGauge(shop.people.inspector, shop.context, at);
+    expect(
+      refused(() => readBenchGauge(shop.people.inspector, shop.context, { index: 41, count: 41 })).code,
+    ).toBe('bad-input');
+  });
+});
+
+describe('the rack', () => {
+  it('pages by due date and peg, each unit once', () => {
+    for (const peg of [501, 502, 503]) bookTestUnit(shop, { peg });
+    const first = readRack(shop.people.parts, shop.context, {}).entries;
+    expect(first.map(({ peg }) => peg)).toEqual([501, 502, 503]);
+    const rest = readRack(shop.people.parts, shop.context, {
+      afterDue: first[0]!.dueOn,
+      afterPeg: first[0]!.peg,
+    }).entries;
+    expect(rest.map(({ peg }) => peg)).toEqual([502, 503]);
+  });
+
+  it('offers the next free peg and the types that are no single job’s own', () => {
+    bookTestUnit(shop, { peg: 640 });
+    bookTestUnit(shop, { peg: 641, unitTypeId: undefined });
+    const { nextPeg, unitTypes } = readBookInForm(shop.people.lead, shop.context, undefined);
+    expect(nextPeg).toBe(642);
+    expect(unitTypes.map(({ id }) => id).sort()).toEqual(['skell-five', 'torvane-hx41']);
+  });
+
+  it('tells a peg that nothing hangs on', () => {
+    expect(refused(() => readSnapshotByPeg(shop.people.lead, shop.context, { peg: 999 })).message).toBe(
+      'No unit hangs on peg 999.',
+    );
+  });
+});
+
+describe('the tray', () => {
+  const take = async (jobId: string, positionId?: string) => {
+    const bytes = await phoneJpeg();
+    const capture = {
+      ...captureHead(jobId, shop.people.inspector),
+      ...(positionId ? { positionId } : {}),
+      fileName: 'x.jpg',
+      bytes: bytes.length,
+      digest: sha256Of(bytes),
+    };
+    await storePhotograph(shop.people.inspector, shop.context, { capture, body: streamOf(bytes) });
+    return capture.id;
+  };
+
+  it('counts as open until each photograph is filed under a part', async () => {
+    const jobId = bookTestUnit(shop);
+    const gradeOpen = () => {
+      const snapshot = gatherSnapshot(shop.context.db, jobId);
+      return stationCounts(snapshot, partStates(snapshot)).find(({ id }) => id === 'grade')?.open ?? 0;
+    };
+    const before = gradeOpen();
+    const photographId = await take(jobId);
+    expect(gradeOpen()).toBe(before + 1);
+    expect(
+      refused(() =>
+        filePhotographUnder(shop.people.inspector, shop.context, { photographId, positionId: 'flywheel' }),
+      ).message,
+    ).toContain('no part');
+    filePhotographUnder(shop.people.inspector, shop.context, { photographId, positionId: 'cross-pin' });
+    expect(gradeOpen()).toBe(before);
+    expect(
+      readChanges(shop.context.db, jobId).find(({ topic }) => topic === 'photograph filed'),
+    ).toMatchObject({ after_json: '{"positionId":"cross-pin"}' });
+  });
+
+  it('shows a photograph through its own job only, made small and without its camera’s marks', async () => {
+    const [mine, other] = [bookTestUnit(shop), bookTestUnit(shop, { peg: 502 })];
+    const photographId = await take(mine, 'cross-pin');
+    const file = await readPhotograph(shop.people.parts, shop.context, {
+      jobId: mine,
+      photographId,
+      size: 320,
+    });
+    expect(file).toContain('/derived/320/');
+    await expect(
+      readPhotograph(shop.people.parts, shop.context, { jobId: other, photographId, size: 320 }),
+    ).rejects.toMatchObject({ status: 404 });
+    await expect(async () =>
+      readPhotograph(shop.people.parts, shop.context, { jobId: mine, photographId, size: 5000 as 320 }),
+    ).rejects.toMatchObject({ code: 'bad-input' });
+  });
+});

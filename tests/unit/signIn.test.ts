@@ -1,0 +1,96 @@
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { addFirstAdministrator, addPerson, setActive } from '@/server/shop/people';
+import { hashSecret, secretMatches } from '@/server/sign-in/secrets';
+import { findActor, signIn, signOut, switchPerson } from '@/server/sign-in/signIn';
+import { openTestShop, type TestShop } from './fixtures/shop';
+
+let shop: TestShop;
+beforeEach(() => {
+  shop = openTestShop();
+});
+afterEach(() => shop.close());
+
+const PASSWORD = 'under the third bench';
+const hire = (name: string, pin?: string) =>
+  addPerson(shop.people.admin, shop.context, {
+    name,
+    role: 'inspector',
+    password: PASSWORD,
+    ...(pin ? { pin } : {}),
+  });
+
+describe('a secret', () => {
+  it('is kept as a salted, memory-hard hash', async () => {
+    const [first, second] = [await hashSecret(PASSWORD), await hashSecret(PASSWORD)];
+    expect(first).toMatch(/^scrypt\$131072\$8\$1\$/);
+    expect(first).not.toBe(second);
+    expect(await secretMatches(PASSWORD, first)).toBe(true);
+    expect(await secretMatches(`${PASSWORD} `, first)).toBe(false);
+  });
+});
+
+describe('signing in', () => {
+  it('opens a session that ends when it is closed, and after its time', async () => {
+    await hire('Alma');
+    const { token, actor } = await signIn(shop.context, { name: 'alma', password: PASSWORD });
+    expect(findActor(shop.context, token)).toEqual(actor);
+    shop.setTime('2026-11-25T09:00:00.000Z');
+    expect(findActor(shop.context, token)).toBeUndefined();
+    shop.setTime('2026-11-24T09:00:00.000Z');
+    signOut(shop.context, token);
+    expect(findActor(shop.context, token)).toBeUndefined();
+  });
+
+  it('slows down after five wrong passwords, even for the right one', async () => {
+    await hire('Bodil');
+    for (let wrong = 0; wrong < 5; wrong += 1) {
+      await expect(signIn(shop.context, { name: 'Bodil', password: 'no' })).rejects.toMatchObject({
+        code: 'wrong-sign-in',
+        status: 401,
+      });
+    }
+    await expect(signIn(shop.context, { name: 'Bodil', password: PASSWORD })).rejects.toMatchObject({
+      code: 'slow-down',
+      status: 429,
+    });
+  });
+
+  it('does not tell a wrong name from a wrong password', async () => {
+    await hire('Cato');
+    const [noName, noPassword] = await Promise.all(
+      ['Nobody', 'Cato'].map((name) =>
+        signIn(shop.context, { name, password: 'no' }).catch((error: Error) => error.message),
+      ),
+    );
+    expect(noName).toBe(noPassword);
+  });
+
+  it('hands a tablet over by PIN and closes the door of who left the shop', async () => {
+    const { id } = await hire('Dagny', '2468');
+    await expect(
+      switchPerson(shop.people.inspector, shop.context, { personId: id, pin: '0000' }),
+    ).rejects.toMatchObject({ code: 'wrong-sign-in' });
+    const { token } = await switchPerson(shop.people.inspector, shop.context, { personId: id, pin: '2468' });
+    expect(findActor(shop.context, token)?.name).toBe('Dagny');
+    setActive(shop.people.admin, shop.context, { personId: id, active: false });
+    expect(findActor(shop.context, token)).toBeUndefined();
+    await expect(signIn(shop.context, { name: 'Dagny', password: PASSWORD })).rejects.toMatchObject({
+      code: 'wrong-sign-in',
+    });
+  });
+
+  it('makes the first administrator of an empty shop, and no second one', async () => {
+    const input = { name: 'Frida', password: PASSWORD };
+    await expect(addFirstAdministrator(shop.context, input)).rejects.toMatchObject({ code: 'no-right' });
+    shop.context.db.exec('DELETE FROM people');
+    await addFirstAdministrator(shop.context, input);
+    expect((await signIn(shop.context, input)).actor).toMatchObject({ name: 'Frida', role: 'admin' });
+  });
+
+  it('asks for a password worth the name', async () => {
+    await expect(async () =>
+      addPerson(shop.people.admin, shop.context, { name: 'Eir', role: 'lead', password: 'short' }),
+    ).rejects.toMatchObject({ code: 'bad-input' });
+    await expect(hire('The lead')).rejects.toThrow('There is a The lead already');
+  });
+});

@@ -1,0 +1,17 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  test: {
+    include: [
+      'src/**/*.test.{ts,tsx}',
+      'demo/**/*.test.ts',
+      'cli/**/*.test.ts',
+      'tests/unit/**/*.test.{ts,tsx}',
+    ],
+    environment: 'node',
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+  },
+});
