@@ -7,8 +7,9 @@ import type { Context } from '@/server/context';
 import { openContext } from '@/server/instance';
 import { hashSecret } from '@/server/sign-in/secrets';
 import { DEMO_PASSWORD } from '@/server/sign-in/signIn';
-import { demoJobs, demoShop } from './scenario/scenario';
+import { demoJobs, demoShop, demoStudies } from './scenario/scenario';
 import { seedJob } from './seedJob';
+import { seedStudy } from './seedStudy';
 
 const DAY = 86_400_000;
 const BETWEEN_CAPTURES = 97_000;
@@ -29,6 +30,10 @@ export async function seedDemo(dataFolder: string, today: Date = new Date()): Pr
   for (const job of demoJobs) {
     clock = new Date(today.getTime() - job.bookedDaysAgo * DAY);
     await seedJob({ context, inspector: people.mirel!, lead: people.jonas!, dayFromNow, tick }, job);
+  }
+  for (const study of demoStudies) {
+    clock = new Date(today.getTime() - study.plannedDaysAgo * DAY);
+    seedStudy({ context, people, tick }, study);
   }
   context.db.close();
 }

@@ -4,6 +4,7 @@ import path from 'node:path';
 import { partProposal } from '@/core/decisions/partProposal';
 import type { Actor } from '@/model/people';
 import { bookIn } from '@/server/book-in/bookIn';
+import { countIdentity } from '@/server/book-in/countIdentity';
 import { noteCause } from '@/server/causes/noteCause';
 import type { Context } from '@/server/context';
 import { decidePart, decideUnit } from '@/server/decide/decide';
@@ -31,9 +32,12 @@ export interface Seeding {
 
 /** One unit through the same use cases that the interface calls; nothing is written past them. */
 export async function seedJob(seeding: Seeding, job: DemoJob): Promise<void> {
+  const { context, inspector } = seeding;
   const jobId = seedBooking(seeding, job);
   seedWaiting(seeding, job, jobId);
   seedCaptures(seeding, job, jobId);
+  for (const [pairId, counts] of job.identities)
+    countIdentity(inspector, context, { jobId, pairId, version: 0, counts });
   for (const [positionId, file] of job.photographs) await seedPhotograph(seeding, jobId, positionId, file);
   seedGrades(seeding, job, jobId);
   seedDecisions(seeding, job, jobId);
@@ -62,7 +66,11 @@ function seedBooking({ context, inspector, lead, dayFromNow }: Seeding, job: Dem
   return jobId;
 }
 
-function seedWaiting({ context, lead }: Seeding, { hold, waitsFor }: DemoJob, jobId: string): void {
+function seedWaiting(
+  { context, lead }: Seeding,
+  { hold, waitsFor, tooClosePolicy }: DemoJob,
+  jobId: string,
+): void {
   const { customer, customerContact, machine, serial, tag, complaint, oilClaimed, history, dueOn, version } =
     gatherSnapshot(context.db, jobId).job;
   const edit = {
@@ -78,6 +86,7 @@ function seedWaiting({ context, lead }: Seeding, { hold, waitsFor }: DemoJob, jo
     dueOn,
     holdReason: hold,
     waitsFor,
+    tooClosePolicy,
   };
   editJob(lead, context, { jobId, edit });
 }
@@ -99,7 +108,7 @@ function seedCaptures(seeding: Seeding, job: DemoJob, jobId: string): void {
       ...extent,
     });
   }
-  for (const [positionId, checkId, place, figures, gaugeId] of job.readings) {
+  for (const [positionId, checkId, place, figures, gaugeId, temperatureC] of job.readings) {
     const unit = demoShop.gauges.find(({ id }) => id === gaugeId)?.unit ?? 'mm';
     for (const raw of figures)
       takeReading(inspector, context, {
@@ -110,6 +119,7 @@ function seedCaptures(seeding: Seeding, job: DemoJob, jobId: string): void {
         raw,
         unit,
         gaugeId,
+        ...(temperatureC === undefined ? {} : { temperatureC }),
       });
   }
 }

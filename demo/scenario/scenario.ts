@@ -1,11 +1,13 @@
 import * as v from 'valibot';
 import { FamilySchema, FindingContentSchema, GradeSchema } from '@/model/damage';
 import { SurenessSchema, SymptomSchema, UnitDecisionIdSchema } from '@/model/job';
+import { IdentityCountsSchema } from '@/model/measuring';
 import { RoleSchema } from '@/model/people';
 import { UnitSchema } from '@/model/units';
 import { UnitFamilySchema } from '@/model/unitType';
 import jobs from './jobs.json';
 import shop from './shop.json';
+import studies from './studies.json';
 
 /* The invented shop as data. Days count from the day of seeding, so that the demonstration never grows old. */
 
@@ -32,12 +34,20 @@ const JobSchema = v.object({
   dueInDays: v.number(),
   waitsFor: v.string(),
   hold: text,
+  tooClosePolicy: v.optional(v.picklist(['', 'hold', 'accept', 'beyond']), ''),
   /** For a unit that nobody has described: parts as they came off. */
   parts: v.optional(v.array(v.strictTuple([v.string(), FamilySchema])), []),
   /** position, mode, place, severity, extent */
   findings: v.array(v.strictTuple([v.string(), mode, place, severity, v.object(extent)])),
-  /** position, check, place, figures as they were read, gauge */
-  readings: v.array(v.strictTuple([v.string(), v.string(), v.string(), v.array(v.string()), v.string()])),
+  /** position, check, place, figures as they were read, gauge, temperature of the part where it was noted */
+  readings: v.array(
+    v.union([
+      v.strictTuple([v.string(), v.string(), v.string(), v.array(v.string()), v.string()]),
+      v.strictTuple([v.string(), v.string(), v.string(), v.array(v.string()), v.string(), v.number()]),
+    ]),
+  ),
+  /** pair, what was counted */
+  identities: v.optional(v.array(v.strictTuple([v.string(), IdentityCountsSchema])), []),
   /** position (null: in the tray), file */
   photographs: v.array(v.strictTuple([v.nullable(v.string()), v.string()])),
   /** position, grade (left out: as proposed), reason */
@@ -72,5 +82,21 @@ const ShopSchema = v.object({
   ),
 });
 
+const StudySchema = v.object({
+  title: v.string(),
+  gaugeId: v.string(),
+  parts: v.number(),
+  trials: v.number(),
+  /** keys of people */
+  appraisers: v.array(v.string()),
+  tolerance: v.optional(v.number()),
+  toleranceWords: v.string(),
+  plannedDaysAgo: v.number(),
+  /** by person, then trial, then part; trials that are missing have not been read */
+  readings: v.record(v.string(), v.array(v.array(v.string()))),
+});
+export type DemoStudy = v.InferOutput<typeof StudySchema>;
+
+export const demoStudies = v.parse(v.array(StudySchema), studies);
 export const demoShop = v.parse(ShopSchema, shop);
 export const demoJobs = v.parse(v.array(JobSchema), jobs);

@@ -3,6 +3,7 @@ import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Providers } from '@/ui/kit/Providers';
+import { currentActor } from './session';
 
 export const metadata: Metadata = {
   title: 'Stereotome',
@@ -12,10 +13,13 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;
+  const readsIn = (await currentActor())?.readsIn ?? 'metric';
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
-        <Providers {...(nonce ? { nonce } : {})}>{children}</Providers>
+        <Providers readsIn={readsIn} {...(nonce ? { nonce } : {})}>
+          {children}
+        </Providers>
       </body>
     </html>
   );

@@ -16,6 +16,7 @@ import {
   NeedleComplementOutputSchema,
   needleComplement,
 } from './gearing/needleComplement';
+import { TrainInputSchema, TrainOutputSchema, train } from './gearing/train';
 import { LifeInputSchema, LifeOutputSchema, life } from './lives/weibull';
 import { AgreementInputSchema, AgreementOutputSchema, agreement } from './metrology/agreement';
 import { GaugeStudyInputSchema, GaugeStudyOutputSchema, gaugeStudy } from './metrology/gaugeStudy';
@@ -126,6 +127,12 @@ export const CALCULATIONS: Readonly<Record<string, Calculation>> = {
     BearingOrdersInputSchema,
     BearingOrdersOutputSchema,
     bearingOrders,
+  ),
+  train: calculation(
+    'Speeds and torques of a gear train; whether it turns, is free, or locked',
+    TrainInputSchema,
+    TrainOutputSchema,
+    train,
   ),
   'gear-set-identity': calculation(
     'Counted teeth and splines against marks, tag and what is expected',

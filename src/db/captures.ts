@@ -24,6 +24,7 @@ interface ReadingRow extends CaptureRow {
   unit: Unit;
   value: number;
   gauge_id: string;
+  temperature_c: number | null;
 }
 interface FindingRow extends CaptureRow {
   position_id: string;
@@ -81,6 +82,7 @@ export const listReadings = (db: Db, jobId: string): Reading[] =>
       unit: row.unit,
       value: row.value,
       gaugeId: row.gauge_id,
+      temperatureC: row.temperature_c,
     }));
 
 export const listFindings = (db: Db, jobId: string): Finding[] =>
@@ -149,12 +151,12 @@ interface CaptureToStore {
 export function insertReading(
   db: Db,
   reading: CaptureToStore &
-    Pick<Reading, 'positionId' | 'checkId' | 'place' | 'raw' | 'unit' | 'value' | 'gaugeId'>,
+    Pick<Reading, 'positionId' | 'checkId' | 'place' | 'raw' | 'unit' | 'value' | 'gaugeId' | 'temperatureC'>,
 ): void {
   sql(
     db,
-    `INSERT INTO readings (id, job_id, position_id, check_id, place, raw, unit, value, gauge_id, author_id, device_time, received_at, content_digest)
-     VALUES (@id, @jobId, @positionId, @checkId, @place, @raw, @unit, @value, @gaugeId, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+    `INSERT INTO readings (id, job_id, position_id, check_id, place, raw, unit, value, gauge_id, temperature_c, author_id, device_time, received_at, content_digest)
+     VALUES (@id, @jobId, @positionId, @checkId, @place, @raw, @unit, @value, @gaugeId, @temperatureC, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
   ).run(reading);
 }
 

@@ -36,6 +36,10 @@ export function insertGauge(db: Db, gauge: Gauge): void {
   ).run(gauge);
 }
 
+export function setRepeatability(db: Db, id: string, repeatability: number): void {
+  sql(db, 'UPDATE gauges SET repeatability = ? WHERE id = ?').run(repeatability, id);
+}
+
 export function setCalibratedUntil(db: Db, id: string, calibratedUntil: string): void {
   sql(db, 'UPDATE gauges SET calibrated_until = ? WHERE id = ?').run(calibratedUntil, id);
 }

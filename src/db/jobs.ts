@@ -23,6 +23,7 @@ interface JobRow {
   due_on: string;
   hold_reason: string;
   waits_for: string;
+  too_close_policy: Job['tooClosePolicy'];
   booked_at: string;
   booked_by_name: string;
 }
@@ -47,6 +48,7 @@ const toJob = (row: JobRow): Job => ({
   dueOn: row.due_on,
   holdReason: row.hold_reason,
   waitsFor: row.waits_for,
+  tooClosePolicy: row.too_close_policy,
   bookedAt: row.booked_at,
   bookedBy: row.booked_by_name,
 });
@@ -77,7 +79,7 @@ export function listJobsOnRack(db: Db, page: { afterDue: string; afterPeg: numbe
 export const nextFreePeg = (db: Db): number =>
   (sql<{ peg: number | null }>(db, 'SELECT max(peg) AS peg FROM jobs').get()?.peg ?? 400) + 1;
 
-type JobToStore = Omit<Job, 'bookedBy'> & { readonly bookedById: string };
+type JobToStore = Omit<Job, 'bookedBy' | 'tooClosePolicy'> & { readonly bookedById: string };
 
 export function insertJob(db: Db, job: JobToStore): void {
   sql(
@@ -102,6 +104,7 @@ export type JobFields = Pick<
   | 'dueOn'
   | 'holdReason'
   | 'waitsFor'
+  | 'tooClosePolicy'
 >;
 
 /** Writes only when the row still carries the version that was edited; tells whether it did. */
@@ -110,7 +113,7 @@ export function updateJob(db: Db, id: string, version: number, fields: JobFields
     db,
     `UPDATE jobs SET version = version + 1, customer = @customer, customer_contact = @customerContact, machine = @machine, serial = @serial,
        tag = @tag, complaint = @complaint, oil_claimed = @oilClaimed, history = @history, due_on = @dueOn,
-       hold_reason = @holdReason, waits_for = @waitsFor
+       hold_reason = @holdReason, waits_for = @waitsFor, too_close_policy = @tooClosePolicy
      WHERE id = @id AND version = @version`,
   ).run({ ...fields, id, version });
   return result.changes === 1;

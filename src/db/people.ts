@@ -1,4 +1,5 @@
 import type { Actor, Person, Role } from '@/model/people';
+import type { ReadsIn } from '@/model/units';
 import type { Db } from './open';
 import { sql } from './statements';
 
@@ -10,6 +11,7 @@ interface PersonRow {
   pin_hash: string | null;
   active: number;
   is_demo: number;
+  reads_in: ReadsIn;
 }
 
 export interface PersonSecrets extends Person {
@@ -22,6 +24,7 @@ const toPerson = (row: PersonRow): PersonSecrets => ({
   id: row.id,
   name: row.name,
   role: row.role,
+  readsIn: row.reads_in,
   active: row.active === 1,
   hasPin: row.pin_hash !== null,
   passwordHash: row.password_hash,
@@ -82,7 +85,11 @@ export const deleteSession = (db: Db, tokenHash: string): void => {
 export function findActorBySession(db: Db, tokenHash: string, now: string): Actor | undefined {
   return sql<Actor>(
     db,
-    `SELECT people.id, people.name, people.role FROM sessions JOIN people ON people.id = sessions.person_id
+    `SELECT people.id, people.name, people.role, people.reads_in AS readsIn FROM sessions JOIN people ON people.id = sessions.person_id
      WHERE token_hash = ? AND expires_at > ? AND people.active = 1`,
   ).get(tokenHash, now);
 }
+
+export const setReadsIn = (db: Db, id: string, readsIn: ReadsIn): void => {
+  sql(db, 'UPDATE people SET reads_in = ? WHERE id = ?').run(readsIn, id);
+};

@@ -1,4 +1,5 @@
 import type { Shop } from '@/model/report';
+import type { TooClosePolicy } from '@/model/tooClose';
 import type { Db } from './open';
 import { sql } from './statements';
 
@@ -7,4 +8,11 @@ export const readShop = (db: Db): Shop =>
 
 export const writeShop = (db: Db, shop: Shop): void => {
   sql(db, 'UPDATE shop SET name = @name, place = @place, contact = @contact').run(shop);
+};
+
+export const readTooClosePolicy = (db: Db): TooClosePolicy =>
+  sql<{ policy: TooClosePolicy }>(db, 'SELECT too_close_policy AS policy FROM shop').get()?.policy ?? 'hold';
+
+export const writeTooClosePolicy = (db: Db, policy: TooClosePolicy): void => {
+  sql(db, 'UPDATE shop SET too_close_policy = ?').run(policy);
 };

@@ -23,6 +23,13 @@ export interface UnitTypeHead {
   readonly family: string;
 }
 
+export interface UnitTypeRevision {
+  readonly revision: number;
+  readonly storedAt: string;
+  readonly storedBy: string;
+  readonly note: string;
+}
+
 /** The newest revision of every type that is not some job's own. */
 export const listUnitTypes = (db: Db): UnitTypeHead[] =>
   sql<UnitTypeHead>(
@@ -33,12 +40,12 @@ export const listUnitTypes = (db: Db): UnitTypeHead[] =>
 export function insertUnitType(
   db: Db,
   document: UnitType,
-  stored: { at: string; by: string; ownOfJob?: string },
+  stored: { at: string; by: string; ownOfJob?: string; note?: string },
 ): void {
   sql(
     db,
-    `INSERT INTO unit_types (id, revision, title, family, own_of_job, document_json, stored_at, stored_by)
-     VALUES (@id, @revision, @title, @family, @ownOfJob, @document, @at, @by)`,
+    `INSERT INTO unit_types (id, revision, title, family, own_of_job, document_json, stored_at, stored_by, note)
+     VALUES (@id, @revision, @title, @family, @ownOfJob, @document, @at, @by, @note)`,
   ).run({
     id: document.id,
     revision: document.revision,
@@ -48,8 +55,26 @@ export function insertUnitType(
     document: JSON.stringify(document),
     at: stored.at,
     by: stored.by,
+    note: stored.note ?? '',
   });
 }
 
 export const hasUnitType = (db: Db, id: string, revision: number): boolean =>
   sql(db, 'SELECT 1 FROM unit_types WHERE id = ? AND revision = ?').get(id, revision) !== undefined;
+
+/** The newest revision of a type; 0 when there is none. */
+export const newestRevision = (db: Db, id: string): number =>
+  sql<{ revision: number | null }>(db, 'SELECT max(revision) AS revision FROM unit_types WHERE id = ?').get(
+    id,
+  )?.revision ?? 0;
+
+/** Every revision of a type, the newest first, with who made it and why. */
+export const listRevisions = (db: Db, id: string): UnitTypeRevision[] =>
+  sql<UnitTypeRevision>(
+    db,
+    `SELECT revision, stored_at AS storedAt, coalesce(people.name, stored_by) AS storedBy, note
+     FROM unit_types LEFT JOIN people ON people.id = unit_types.stored_by WHERE unit_types.id = ? ORDER BY revision DESC`,
+  ).all(id);
+
+export const isOwnOfJob = (db: Db, id: string): boolean =>
+  sql(db, 'SELECT 1 FROM unit_types WHERE id = ? AND own_of_job IS NOT NULL').get(id) !== undefined;

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { FindingContentSchema, GradeSchema, StoryRoleSchema } from './damage';
 import { CaptureIdSchema, DigestSchema, IdSchema, InstantSchema, VersionSchema, words } from './ids';
+import { TOO_CLOSE_POLICIES } from './tooClose';
 import { UnitSchema } from './units';
 import { UnitFamilySchema } from './unitType';
 
@@ -74,6 +75,8 @@ export const JobEditSchema = v.object({
   dueOn: v.pipe(v.string(), v.isoDate('a date as 2026-11-24')),
   holdReason: words(200),
   waitsFor: words(80),
+  /** Empty: the shop's own rule. */
+  tooClosePolicy: v.optional(v.picklist(['', ...TOO_CLOSE_POLICIES.map(({ id }) => id)]), ''),
 });
 export type JobEdit = v.InferOutput<typeof JobEditSchema>;
 
@@ -98,6 +101,7 @@ export const ReadingCaptureSchema = v.object({
   ),
   unit: UnitSchema,
   gaugeId: IdSchema,
+  temperatureC: v.optional(v.pipe(v.number(), v.finite(), v.minValue(-40), v.maxValue(200))),
 });
 export type ReadingCapture = v.InferOutput<typeof ReadingCaptureSchema>;
 

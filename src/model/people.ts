@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { IdSchema, words } from './ids';
+import type { ReadsIn } from './units';
 
 export const ROLES = ['inspector', 'lead', 'parts', 'assembler', 'apprentice', 'admin'] as const;
 export const RoleSchema = v.picklist(ROLES);
@@ -10,6 +11,8 @@ export interface Actor {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
+  /** Metric when left out. */
+  readonly readsIn?: ReadsIn;
 }
 
 export interface Person extends Actor {

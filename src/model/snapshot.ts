@@ -1,5 +1,7 @@
 import type { FindingContent, Grade } from './damage';
 import type { CaptureKind, PartDecisionId, StationId, Sureness, Symptom, UnitDecisionId } from './job';
+import type { Acceptance, IdentityEntry } from './measuring';
+import type { TooClosePolicy } from './tooClose';
 import type { Unit } from './units';
 import type { UnitType } from './unitType';
 
@@ -41,6 +43,8 @@ export interface Reading extends Captured {
   /** In the base unit of the quantity (mm, N·m, °C, ppm, degrees). */
   readonly value: number;
   readonly gaugeId: string;
+  /** Of the part, where it matters and was noted. */
+  readonly temperatureC: number | null;
 }
 
 export interface Finding extends Captured, FindingContent {
@@ -127,6 +131,8 @@ export interface Job {
   readonly dueOn: string;
   readonly holdReason: string;
   readonly waitsFor: string;
+  /** This job's own rule for readings too close to call; empty: the shop's. */
+  readonly tooClosePolicy: TooClosePolicy | '';
   readonly bookedAt: string;
   readonly bookedBy: string;
 }
@@ -142,6 +148,12 @@ export interface ReportIssueHead {
 export interface JobSnapshot {
   readonly job: Job;
   readonly unitType: UnitType;
+  /** The newest revision of its unit type; the job keeps the one that it pins. */
+  readonly newestRevision: number;
+  /** What is done in this job with a reading that is too close to call. */
+  readonly tooClosePolicy: TooClosePolicy;
+  readonly acceptances: readonly Acceptance[];
+  readonly identities: readonly IdentityEntry[];
   readonly gauges: readonly Gauge[];
   readonly readings: readonly Reading[];
   readonly findings: readonly Finding[];

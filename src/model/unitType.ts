@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { CheckPictureSchema, GAUGE_KINDS, JudgedStatisticSchema, TypicalSchema } from './checkDefinition';
 import { FamilySchema } from './damage';
 import { IdSchema, words } from './ids';
 import { UnitSchema } from './units';
@@ -201,6 +202,15 @@ export const StateSchema = v.object({
   note: v.optional(words(120)),
 });
 
+/** Where power comes in and where it leaves, with the share of the load that each output takes. */
+export const PowerSchema = v.object({
+  input: IdSchema,
+  outputs: v.pipe(
+    v.array(v.object({ body: IdSchema, share: v.pipe(v.number(), v.gtValue(0), v.maxValue(1)) })),
+    v.minLength(1),
+  ),
+});
+
 export const BearingSchema = v.object({
   id: IdSchema,
   kind: bearingKind,
@@ -225,40 +235,68 @@ export const StackSchema = v.object({
   sign: v.picklist([-1, 1]),
 });
 
-const limit = v.object({
-  kind: v.picklist(['new', 'set-up', 'service']),
-  min: v.optional(v.pipe(v.number(), v.finite())),
-  max: v.optional(v.pipe(v.number(), v.finite())),
-  aim: v.optional(v.pipe(v.number(), v.finite())),
-  /** Largest difference round the circle, for a check that can be read all the way round. */
-  variation: v.optional(v.pipe(v.number(), v.finite(), v.gtValue(0))),
-  unit: UnitSchema,
-  source: v.object({ kind: v.picklist(['maker', 'shop', 'field']), words: words(120, 1) }),
-  enteredBy: v.optional(words(80)),
-  enteredOn: v.optional(words(20)),
-});
-export const LimitSchema = limit;
+const finite = v.pipe(v.number(), v.finite());
+
+export const LIMIT_KINDS = ['new', 'set-up', 'service'] as const;
+export const LIMIT_SOURCES = ['maker', 'shop', 'field'] as const;
+
+export const LimitSchema = v.pipe(
+  v.object({
+    kind: v.picklist(LIMIT_KINDS),
+    min: v.optional(finite),
+    max: v.optional(finite),
+    aim: v.optional(finite),
+    /** Largest difference round the circle, for a check that can be read all the way round. */
+    variation: v.optional(v.pipe(finite, v.gtValue(0))),
+    unit: UnitSchema,
+    source: v.object({ kind: v.picklist(LIMIT_SOURCES), words: words(120, 1) }),
+    /** Why the shop goes by this figure and not by the maker's, which stays beside it. */
+    reason: v.optional(words(200)),
+    enteredBy: v.optional(words(80)),
+    enteredOn: v.optional(words(20)),
+  }),
+  v.check(({ min, max }) => min === undefined || max === undefined || min <= max, 'min lies above max'),
+  v.check(
+    ({ min, max, aim }) =>
+      aim === undefined || ((min === undefined || aim >= min) && (max === undefined || aim <= max)),
+    'the aim lies outside the limits',
+  ),
+);
 export type Limit = v.InferOutput<typeof LimitSchema>;
 
 export const CheckSchema = v.object({
   id: IdSchema,
   title: words(80, 1),
+  /** The definition of the library that it was made from. */
+  definition: v.optional(IdSchema),
   positions: v.pipe(v.array(IdSchema), v.minLength(1)),
   howTo: words(200, 1),
+  picture: v.optional(CheckPictureSchema),
+  /** Kinds of gauge that suit it; any that reads the unit, when left out. */
+  gaugeKinds: v.optional(v.array(v.picklist(GAUGE_KINDS))),
   unit: UnitSchema,
   /** Places that must be measured, in order; one unnamed place when left out. */
   places: v.optional(v.array(words(30, 1))),
   /** Evenly spaced places all round that may be measured, numbered from 1: every tooth of a ring, twelve angles. */
   every: v.optional(
-    v.object({ count: v.pipe(v.number(), v.integer(), v.minValue(3), v.maxValue(400)), word: words(20, 1) }),
+    v.object({
+      count: v.pipe(v.number(), v.integer(), v.minValue(3), v.maxValue(400)),
+      word: words(20, 1),
+      /** Teeth of the mate whose own run-out shows in the series, at count/mateTeeth times a turn. */
+      mateTeeth: v.optional(teeth),
+    }),
   ),
-  statistic: v.optional(v.picklist(['mean', 'min', 'max', 'range']), 'mean'),
+  statistic: v.optional(JudgedStatisticSchema, 'mean'),
   conditions: v.optional(v.array(words(80, 1))),
   /** The backlash check whose variation a run-out forecasts. */
   forecasts: v.optional(IdSchema),
-  typical: v.optional(v.object({ from: v.number(), to: v.number() })),
+  /** The check that measures the same thing in another way: the two are compared. */
+  sameAs: v.optional(IdSchema),
+  temperature: v.optional(v.boolean()),
+  twoPoint: v.optional(v.boolean()),
+  typical: v.optional(TypicalSchema),
   safetyRelevant: v.optional(v.boolean()),
-  limits: v.optional(v.array(limit), []),
+  limits: v.optional(v.array(LimitSchema), []),
 });
 export type Check = v.InferOutput<typeof CheckSchema>;
 
@@ -300,6 +338,7 @@ export const UnitTypeSchema = v.object({
   meshes: v.optional(v.array(MeshSchema), []),
   couplings: v.optional(v.array(CouplingSchema), []),
   states: v.optional(v.array(StateSchema), []),
+  power: v.optional(PowerSchema),
   bearings: v.optional(v.array(BearingSchema), []),
   stacks: v.optional(v.array(StackSchema), []),
   sets: v.optional(

@@ -19,3 +19,8 @@ export const UNIT_SYMBOL: Record<Unit, string> = {
   ppm: 'ppm',
   deg: '°',
 };
+
+/** The two ways in which a person may read every screen. */
+export const READS_IN = ['metric', 'inch'] as const;
+export const ReadsInSchema = v.picklist(READS_IN);
+export type ReadsIn = v.InferOutput<typeof ReadsInSchema>;

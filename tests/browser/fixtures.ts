@@ -64,6 +64,8 @@ export interface StoredJob {
     readonly id: string;
     readonly positionId: string;
     readonly raw: string;
+    readonly unit: string;
+    readonly value: number;
     readonly authorId: string;
   }[];
   readonly findings: readonly { readonly id: string; readonly positionId: string; readonly mode: string }[];

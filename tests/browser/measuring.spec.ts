@@ -103,11 +103,11 @@ test('the lead puts a gauge on the list; one whose calibration ran out is named 
   const jobId = await jobIdOf(page);
   await openTicket(page, 'Ring gear');
   await page.getByRole('tab', { name: 'Measure' }).click();
-  await page.getByRole('button', { name: 'Back-face run-out' }).click();
-  await expect(page.getByLabel('Reading, Back-face run-out')).toBeVisible();
+  await page.getByRole('button', { name: 'Back-face run-out', exact: true }).click();
+  await expect(page.getByLabel('Reading, Back-face run-out', { exact: true })).toBeVisible();
   await page.getByLabel('Gauge', { exact: true }).selectOption({ label: 'Borrowed dial, reads to 0.01 mm' });
-  await page.getByLabel('Reading, Back-face run-out').fill('0.12');
-  await page.getByLabel('Reading, Back-face run-out').press('Enter');
+  await page.getByLabel('Reading, Back-face run-out', { exact: true }).fill('0.12');
+  await page.getByLabel('Reading, Back-face run-out', { exact: true }).press('Enter');
   await stored(page, jobId, 1);
   await expect(page.getByText('The calibration of Borrowed dial had run out.')).toBeVisible();
   // 0.7031 · 0.12 = 0.08, more than the 0.05 permitted.

@@ -85,6 +85,30 @@ test('the same parts stand in the list, and the switch goes by key', async ({ pa
   await expect(page.getByTestId('part-list').getByRole('listitem')).toHaveCount(drawn);
 });
 
+test('a gear is engaged on the drawing: power, ratio, suspects, orders; neutral and a suspect’s ticket', async ({
+  page,
+}) => {
+  await enter(page, 'inspector', '/jobs/409');
+  const gears = page.getByRole('group', { name: 'Gear engaged on the drawing' });
+  await gears.getByRole('button', { name: '3', exact: true }).click();
+  const panel = page.getByTestId('power-panel');
+  await expect(panel).toContainText('3: ratio 1.600');
+  await expect(page.getByTestId('power').locator('[data-mesh="loaded"]')).toHaveCount(2);
+  await expect(page.getByTestId('power').locator('[data-lit="gear-3"]').first()).toBeAttached();
+  await expect(page.getByTestId('power').locator('[data-lit="gear-2"]')).toHaveCount(0);
+  await expect(panel.getByRole('row', { name: /Main shaft/ }).first()).toContainText('0.625');
+  await panel.getByLabel('Road speed, km/h').fill('much');
+  await expect(panel).toContainText('are figures greater than 0');
+  await panel.getByLabel('Road speed, km/h').fill('60');
+  await expect(panel.getByRole('table', { name: 'Orders on the road' })).toContainText('32 with 28 teeth');
+  await gears.getByRole('button', { name: 'N', exact: true }).click();
+  await expect(panel).toContainText('N: no drive. Nothing holds Main shaft.');
+  await expect(page.getByTestId('power')).toHaveCount(0);
+  await gears.getByRole('button', { name: '3', exact: true }).click();
+  await page.getByTestId('suspects').getByRole('button', { name: '3rd needles' }).click();
+  await expect(page.getByRole('complementary', { name: 'Ticket of 3rd needles' })).toBeVisible();
+});
+
 const PAGES = [
   ['the door', '/sign-in'],
   ['the rack', '/'],
@@ -94,7 +118,13 @@ const PAGES = [
   ['a ticket, pictures', '/jobs/412?part=ring-gear&face=picture'],
   ['a ticket, decide', '/jobs/412?part=ring-gear&face=decide'],
   ['a series', '/jobs/412?part=ring-gear&face=measure&check=backlash'],
+  ['repeats and two ways', '/jobs/409?part=cluster&face=measure'],
+  ['power', '/jobs/409?gear=3'],
   ['gauges', '/gauges'],
+  ['gauge studies', '/gauges/studies'],
+  ['limits', '/limits'],
+  ['a limit sheet', '/limits/torvane-hx41'],
+  ['ratio and identity', '/jobs/412?station=book-in'],
   ['book in', '/book-in'],
   ['cause', '/jobs/412?station=cause'],
   ['decide', '/jobs/412?station=decide'],
@@ -107,6 +137,7 @@ const widthNeeded = (page: Page) => page.evaluate(() => document.documentElement
 
 for (const shift of ['day', 'night'] as const) {
   test(`every page passes the accessibility rules and fits its screen, ${shift} shift`, async ({ page }) => {
+    test.slow();
     await page.addInitScript(
       (theme) => localStorage.setItem('theme', theme),
       shift === 'day' ? 'light' : 'dark',

@@ -41,6 +41,7 @@ const editOf = (over: Partial<JobEdit>): JobEdit => {
     dueOn,
     holdReason,
     waitsFor,
+    tooClosePolicy,
   } = snapshot().job;
   return {
     version,
@@ -55,6 +56,7 @@ const editOf = (over: Partial<JobEdit>): JobEdit => {
     dueOn,
     holdReason,
     waitsFor,
+    tooClosePolicy,
     ...over,
   };
 };

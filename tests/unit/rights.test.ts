@@ -44,7 +44,7 @@ const HELPERS = new Set([
     'derivedPhotograph',
   ],
   // the simulated gauge knows nothing of the shop
-  ...['trueValue', 'Indicator'],
+  ...['trueValue', 'StandInGauge'],
   ...['printReport', 'drawGradeGlyph', 'refuseOtherAuthor', 'storeOnce'],
 ]);
 

@@ -76,14 +76,14 @@ describe('the shop’s gauges', () => {
   });
 
   it('include a simulated one that reads round a part and can be set to nought', () => {
-    const at = { index: 3, count: 41 };
+    const at = { gauge: 'indicator', index: 3, count: 41, nominal: 0.2 } as const;
     const { value } = readBenchGauge(shop.people.inspector, shop.context, at);
     expect(value).toBeGreaterThan(0.1);
     zeroBenchGauge(shop.people.inspector, shop.context, at);
     expect(Math.abs(readBenchGauge(shop.people.inspector, shop.context, at).value)).toBeLessThan(0.01);
     zeroBenchGauge(shop.people.inspector, shop.context, at);
     expect(
-      refused(() => readBenchGauge(shop.people.inspector, shop.context, { index: 41, count: 41 })).code,
+      refused(() => readBenchGauge(shop.people.inspector, shop.context, { ...at, index: 41 })).code,
     ).toBe('bad-input');
   });
 });

@@ -33,7 +33,7 @@ describe('signing in', () => {
   it('opens a session that ends when it is closed, and after its time', async () => {
     await hire('Alma');
     const { token, actor } = await signIn(shop.context, { name: 'alma', password: PASSWORD });
-    expect(findActor(shop.context, token)).toEqual(actor);
+    expect(findActor(shop.context, token)).toEqual({ ...actor, readsIn: 'metric' });
     shop.setTime('2026-11-25T09:00:00.000Z');
     expect(findActor(shop.context, token)).toBeUndefined();
     shop.setTime('2026-11-24T09:00:00.000Z');

@@ -1,8 +1,10 @@
 import { deviation, group, mean } from 'd3-array';
+import type { JudgedStatistic } from '@/model/checkDefinition';
 import type { Unit } from '@/model/units';
 import type { Check, Limit } from '@/model/unitType';
 import { baseUnit, convert } from '../quantity/units';
 import { lapsedGauges } from './calibration';
+import { limitInForce, limitsBeside } from './limitInForce';
 import { placesOf } from './places';
 import { type CheckSeries, seriesOfCheck } from './seriesOfCheck';
 import { verdict } from './verdict';
@@ -32,9 +34,11 @@ export interface CheckJudgement {
   readonly unit: Unit;
   /** The limit that was judged against; undefined where none is known. */
   readonly limit?: Limit;
+  /** Limits of the same kind that were not judged against: the maker's figure beside the shop's. */
+  readonly beside: readonly Limit[];
   readonly word: VerdictWord | 'not-measured';
   /** The decisive verdict of all that were made (the worst one). */
-  readonly decisive?: Verdict & { readonly statistic: Statistic; readonly place: string };
+  readonly decisive?: Verdict & { readonly statistic: JudgedStatistic; readonly place: string };
   readonly placesMissing: readonly string[];
   /** For a check that is read round a circle: the series, and its variation judged. */
   readonly series?: CheckSeries;
@@ -44,14 +48,6 @@ export interface CheckJudgement {
 }
 
 const SEVERITY: Record<VerdictWord, number> = { within: 0, 'no-limit': 1, 'too-close': 2, beyond: 3 };
-
-/** A part that comes off a machine is judged by when to renew it; a set-up or new limit serves where that is missing. */
-export function limitInForce(check: Check): Limit | undefined {
-  const order: Limit['kind'][] = ['service', 'set-up', 'new'];
-  return order
-    .map((kind) => check.limits.find((limit) => limit.kind === kind))
-    .find((limit) => limit !== undefined);
-}
 
 /**
  * Judges all readings of one check. Readings at one place are repeats; readings at different places are not:
@@ -68,6 +64,7 @@ export function judgeCheck(
   const head = {
     checkId: check.id,
     unit,
+    beside: limitsBeside(check),
     lapsed: lapsedGauges(readings, gauges),
     ...(limit ? { limit } : {}),
   };
@@ -82,9 +79,7 @@ export function judgeCheck(
   );
   const variation = judgeVariation(limit, unit, series, readings, gauges);
   const verdicts = [
-    ...(placesOf(check).length > 1
-      ? judgePlaces(check, limit, unit, places, gauges)
-      : [judgeOnePlace(limit, unit, readings, gauges)]),
+    ...judgeValues(check, limit, unit, places, series, gauges),
     ...(variation ? [{ ...variation, statistic: 'range' as const, place: '' }] : []),
   ];
   const decisive = verdicts.reduce((worst, next) =>
@@ -93,7 +88,9 @@ export function judgeCheck(
   // A series with places still missing may be beyond already, but can't be called within; nor can one whose
   // difference round the circle has a limit that nobody has judged yet.
   const unfinished =
-    placesMissing.length > 0 || (check.every !== undefined && limit?.variation !== undefined && !variation);
+    placesMissing.length > 0 ||
+    (check.statistic === 'tir' && !series?.analysis) ||
+    (check.every !== undefined && limit?.variation !== undefined && !variation);
   const word = decisive.verdict === 'within' && unfinished ? 'not-measured' : decisive.verdict;
   return {
     ...head,
@@ -106,6 +103,50 @@ export function judgeCheck(
 }
 
 type Decisive = NonNullable<CheckJudgement['decisive']>;
+
+function judgeValues(
+  check: Check,
+  limit: Limit | undefined,
+  unit: Unit,
+  places: ReadonlyMap<string, readonly TakenReading[]>,
+  series: CheckSeries | undefined,
+  gauges: readonly GaugeFacts[],
+): Decisive[] {
+  const readings = [...places.values()].flat();
+  if (check.statistic === 'tir') return [judgeTir(limit, unit, series, readings, gauges)];
+  return placesOf(check).length > 1
+    ? judgePlaces(check, limit, unit, places, gauges)
+    : [judgeOnePlace(limit, unit, readings, gauges)];
+}
+
+/**
+ * The total indicator reading of a series: the fitted curve's where local defects can be told from it, since two raw
+ * extremes are biased upward by scatter and a nick is no run-out. What stands alone is told beside it.
+ */
+function judgeTir(
+  limit: Limit | undefined,
+  unit: Unit,
+  series: CheckSeries | undefined,
+  readings: readonly TakenReading[],
+  gauges: readonly GaugeFacts[],
+): Decisive {
+  const { gauge, repeatability } = gaugeFor(readings, gauges, unit);
+  const scatter = scatterAtOnePlace(readings, unit) ?? repeatability;
+  const values = series?.points.map(({ value }) => value) ?? [];
+  const analysis = series?.analysis;
+  const span = analysis?.localTestable ? analysis.fittedTir : Math.max(...values) - Math.min(...values);
+  const { max } = limitsOf(limit);
+  const result = verdict({
+    unit,
+    readings: [0, span],
+    limits: max === undefined ? {} : { max },
+    gauge,
+    confidence: 0.95,
+    statistic: 'range',
+    ...(scatter === undefined ? {} : { repeatability: scatter }),
+  });
+  return { ...result, statistic: 'tir', place: '' };
+}
 
 const inUnit = (reading: TakenReading, unit: Unit) => {
   const own = Number(reading.raw.replace(',', '.').replace(/^[−–]/, '-'));

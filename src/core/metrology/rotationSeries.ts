@@ -9,8 +9,11 @@ export const RotationSeriesInputSchema = v.object({
   points: v.array(v.object({ angleDeg: finite, value: finite })),
   resolution: v.optional(notNegative, 0),
   orders: v.optional(whole(1, 12), 2),
+  /** Further orders that need not be whole, for example a mate's run-out at ring teeth / pinion teeth. */
+  otherOrders: v.optional(v.pipe(v.array(v.pipe(finite, v.gtValue(0))), v.maxLength(4)), []),
 });
 export type RotationSeriesInput = v.InferOutput<typeof RotationSeriesInputSchema>;
+type RotationSeriesQuestion = Omit<RotationSeriesInput, 'otherOrders'> & Partial<RotationSeriesInput>;
 
 export const RotationSeriesOutputSchema = v.object({
   mean: v.number(),
@@ -46,8 +49,8 @@ const leastPointsForLocal = (orders: number): number => (orders === 1 ? 12 : 16)
 /**
  * A series round a circle (backlash tooth by tooth, run-out) as mean plus harmonics plus what is local.
  *
- * Least squares of value = mean + Σ amplitude·cos(order·angle − phase), orders 1…`orders`; the points may be uneven
- * or missing. Order 1 is an eccentric (or tilt), order 2 an oval (or warp). What stands out from the curve by more
+ * Least squares of value = mean + Σ amplitude·cos(order·angle − phase), orders 1…`orders` and `otherOrders` after
+ * them; the points may be uneven or missing. Order 1 is an eccentric (or tilt), order 2 an oval (or warp). What stands out from the curve by more
  * than 3.5·max(1.4826·MAD, resolution/2) is a local defect (a nick, a chip under the plunger): one at a time, the
  * largest first, the curve fitted again after each, a quarter of the points at most. Under 16 points (12 with one
  * order) nothing local can be told and `localTestable` is false.
@@ -58,17 +61,24 @@ const leastPointsForLocal = (orders: number): number => (orders === 1 ? 12 : 16)
  *
  * @throws BadInput with fewer than 1 + 2·orders points, or angles that don't tell the harmonics apart
  */
-export function rotationSeries({ points, resolution, orders }: RotationSeriesInput): RotationSeries {
-  if (points.length < 1 + 2 * orders)
+export function rotationSeries({
+  points,
+  resolution,
+  orders,
+  otherOrders = [],
+}: RotationSeriesQuestion): RotationSeries {
+  const fitted = [...Array.from({ length: orders }, (_, index) => index + 1), ...otherOrders];
+  const unknowns = 1 + 2 * fitted.length;
+  if (points.length < unknowns)
     throw new BadInput(
       'points',
-      `${orders} harmonics need at least ${1 + 2 * orders} points, there are ${points.length}`,
+      `${fitted.length} harmonics need at least ${unknowns} points, there are ${points.length}`,
     );
   const localTestable = points.length >= leastPointsForLocal(orders);
   const kept = points.map((_, index) => index);
   const localDefects: number[] = [];
   const floor = Math.max(resolution / 2, 1e-9 * Math.max(...points.map(({ value }) => Math.abs(value))));
-  let fit = fitHarmonics(points, orders);
+  let fit = fitHarmonics(points, fitted);
   while (localTestable && localDefects.length < Math.floor(points.length / 4)) {
     const worst = farthestOut(fit.residuals, floor);
     if (worst === undefined) break;
@@ -76,10 +86,10 @@ export function rotationSeries({ points, resolution, orders }: RotationSeriesInp
     kept.splice(worst, 1);
     fit = fitHarmonics(
       kept.map((index) => points[index]!),
-      orders,
+      fitted,
     );
   }
-  const freedom = kept.length - 1 - 2 * orders;
+  const freedom = kept.length - unknowns;
   return {
     mean: fit.mean,
     harmonics: fit.harmonics.map((harmonic) => ({ ...harmonic })),
@@ -105,24 +115,23 @@ function farthestOut(residuals: readonly number[], floor: number): number | unde
   return distances[worst]! > 3.5 * scatter ? worst : undefined;
 }
 
-function fitHarmonics(points: Points, orders: number): Fit {
-  const columns = 1 + 2 * orders;
-  const design = new Matrix(points.length, columns);
+function fitHarmonics(points: Points, orders: readonly number[]): Fit {
+  const design = new Matrix(points.length, 1 + 2 * orders.length);
   points.forEach(({ angleDeg }, row) => {
     design.set(row, 0, 1);
-    for (let order = 1; order <= orders; order += 1) {
-      const angle = radians((angleDeg % 360) * order);
-      design.set(row, 2 * order - 1, Math.cos(angle));
-      design.set(row, 2 * order, Math.sin(angle));
-    }
+    orders.forEach((order, index) => {
+      const angle = radians((Number.isInteger(order) ? angleDeg % 360 : angleDeg) * order);
+      design.set(row, 2 * index + 1, Math.cos(angle));
+      design.set(row, 2 * index + 2, Math.sin(angle));
+    });
   });
   const values = Matrix.columnVector(points.map(({ value }) => value));
-  const solution = solveLeastSquares(design, values, orders);
+  const solution = solveLeastSquares(design, values, orders.length);
   const fitted = design.mmul(solution);
-  const harmonics = Array.from({ length: orders }, (_, index): Harmonic => {
+  const harmonics = orders.map((order, index): Harmonic => {
     const [a, b] = [solution.get(2 * index + 1, 0), solution.get(2 * index + 2, 0)];
     const phase = (Math.atan2(b, a) * 180) / Math.PI;
-    return { order: index + 1, amplitude: Math.hypot(a, b), phaseDeg: phase <= -180 ? 180 : phase };
+    return { order, amplitude: Math.hypot(a, b), phaseDeg: phase <= -180 ? 180 : phase };
   });
   return {
     mean: solution.get(0, 0),
@@ -152,7 +161,7 @@ export const harmonicsAt = (harmonics: readonly Harmonic[], angleDeg: number): n
 
 /** Max − min of the curve round the circle: sampled finely, then closed in on by golden sections. */
 function curveSpan(harmonics: readonly Harmonic[]): number {
-  const steps = 180 * harmonics.length;
+  const steps = 180 * Math.ceil(Math.max(...harmonics.map(({ order }) => order)));
   const width = 360 / steps;
   const angles = Array.from({ length: steps }, (_, index) => index * width);
   const extreme = (sign: 1 | -1) => {

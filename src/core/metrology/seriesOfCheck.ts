@@ -18,6 +18,7 @@ export interface CheckSeries {
 
 const ORDERS = 2;
 const LEAST_POINTS = 2 * ORDERS + 1;
+const LEAST_FOR_MATE = 16;
 /** A curve through an arc says nothing of the rest of the circle: the points must reach this far round. */
 const WIDEST_GAP_DEG = 75;
 
@@ -37,11 +38,24 @@ export function seriesOfCheck(
     })
     .sort((a, b) => a.angleDeg - b.angleDeg);
   if (points.length < LEAST_POINTS || widestGap(points) > WIDEST_GAP_DEG) return { points };
-  const analysis = rotationSeries({ unit: check.unit, points: [...points], resolution, orders: ORDERS });
+  const analysis = rotationSeries({
+    unit: check.unit,
+    points: [...points],
+    resolution,
+    orders: ORDERS,
+    otherOrders: matesOrders(check, points.length),
+  });
   return {
     points,
     analysis: { ...analysis, localPlaces: analysis.localDefects.map((index) => points[index]!.place) },
   };
+}
+
+/** The mate's own run-out shows in a series too, at its turns per turn; it is fitted before anything is called local. */
+function matesOrders({ every }: Check, points: number): number[] {
+  if (!every?.mateTeeth || points < LEAST_FOR_MATE) return [];
+  const order = every.count / every.mateTeeth;
+  return Math.abs(order - Math.round(order)) < 1e-9 && order <= ORDERS ? [] : [order];
 }
 
 function widestGap(points: readonly SeriesPoint[]): number {

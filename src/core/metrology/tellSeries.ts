@@ -1,3 +1,4 @@
+import type { Check } from '@/model/unitType';
 import { harmonicsAt } from './rotationSeries';
 import type { CheckSeries } from './seriesOfCheck';
 
@@ -16,6 +17,7 @@ export function tellSeries(
   { points, analysis }: CheckSeries,
   count: number,
   format: (value: number) => string,
+  check: Pick<Check, 'twoPoint' | 'every'> = {},
 ): Words[] {
   if (!analysis)
     return [
@@ -34,6 +36,17 @@ export function tellSeries(
     };
   });
   words.push({ title: shapeOf(analysis.harmonics), text: totals(analysis, format) });
+  const mate = analysis.harmonics[2];
+  if (mate && check.every?.mateTeeth && format(2 * mate.amplitude) !== format(0))
+    words.push({
+      title: 'The mate’s own share',
+      text: `${format(2 * mate.amplitude)} comes and goes ${mate.order.toFixed(2)} times a turn, with the turns of the mate of ${check.every.mateTeeth} teeth.`,
+    });
+  if (check.twoPoint)
+    words.push({
+      title: 'Across two points',
+      text: 'Measured over opposite points only an oval shows; three lobes stay invisible.',
+    });
   if (!analysis.localTestable)
     words.push({
       title: 'Too few points',

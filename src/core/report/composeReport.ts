@@ -81,7 +81,9 @@ function describePart(part: PartState, snapshot: JobSnapshot, findMode: FindMode
     grade,
     gradeWord: GRADE_WORD[grade],
     seen: own(snapshot.findings).map((finding) => describeFinding(finding, position.family, findMode)),
-    measured: part.judgements.map(({ check, judgement }) => describeMeasurement(check, judgement)),
+    measured: part.judgements.map(({ check, judgement, accepted }) =>
+      describeMeasurement(check, judgement, accepted),
+    ),
     photographs: own(snapshot.photographs).map(({ id, digest }) => ({ id, digest, caption: position.name })),
     decision: PART_DECISIONS.find(({ id }) => id === decision)?.name ?? 'Not decided',
   };

@@ -1,8 +1,11 @@
+import type { Acceptance } from '@/model/measuring';
 import type { ReportMeasurement } from '@/model/report';
-import { UNIT_SYMBOL, type Unit } from '@/model/units';
+import { type ReadsIn, UNIT_SYMBOL, type Unit } from '@/model/units';
 import type { Check, Limit } from '@/model/unitType';
 import type { CheckJudgement } from '../metrology/judgeCheck';
 import { formatNumber, formatQuantity } from '../quantity/format';
+import { decimalsInUnit, unitToRead } from '../quantity/readsIn';
+import { convert } from '../quantity/units';
 
 const KIND_WORDS: Record<Limit['kind'], string> = {
   service: 'service limit',
@@ -18,15 +21,18 @@ const PLAIN: Record<ReportMeasurement['verdict'], string> = {
   'not-measured': 'Not measured.',
 };
 
-export function describeLimit(limit: Limit | undefined): string {
+/** A limit in words, as the sheet has it, or in the units that a person reads in. */
+export function describeLimit(limit: Limit | undefined, readsIn?: ReadsIn): string {
   if (!limit || (limit.min === undefined && limit.max === undefined)) return 'no limit known';
-  const decimals = decimalsOf(limit);
-  const show = (value: number) => formatNumber(value, decimals);
+  const unit = readsIn ? unitToRead(limit.unit, readsIn, limit.max ?? limit.min) : limit.unit;
+  const decimals = decimalsInUnit(decimalsOf(limit), limit.unit, unit);
+  const show = (value: number) => formatNumber(convert(value, limit.unit, unit), decimals);
+  const symbol = UNIT_SYMBOL[unit];
   if (limit.min !== undefined && limit.max !== undefined)
-    return `${show(limit.min)} to ${show(limit.max)} ${UNIT_SYMBOL[limit.unit]}`;
+    return `${show(limit.min)} to ${show(limit.max)} ${symbol}`;
   return limit.min === undefined
-    ? `at most ${formatQuantity(limit.max ?? 0, decimals, limit.unit)}`
-    : `at least ${formatQuantity(limit.min, decimals, limit.unit)}`;
+    ? `at most ${show(limit.max ?? 0)} ${symbol}`
+    : `at least ${show(limit.min)} ${symbol}`;
 }
 
 /** As many decimals as the limit itself carries, at least two for lengths. */
@@ -43,10 +49,14 @@ const decimalsIn = (unit: Unit): number =>
 export function describeSource(limit: Limit | undefined): string {
   if (!limit) return '';
   const whose = { maker: '', shop: 'shop’s own, ', field: 'rule of the trade, ' }[limit.source.kind];
-  return `${KIND_WORDS[limit.kind]}, ${whose}${limit.source.words}${limit.enteredBy ? `, set by ${limit.enteredBy}` : ''}`;
+  return `${KIND_WORDS[limit.kind]}, ${whose}${limit.source.words}${limit.enteredBy ? `, set by ${limit.enteredBy}` : ''}${limit.reason ? `: ${limit.reason}` : ''}`;
 }
 
-export function describeMeasurement(check: Check, judgement: CheckJudgement): ReportMeasurement {
+export function describeMeasurement(
+  check: Check,
+  judgement: CheckJudgement,
+  accepted?: Acceptance,
+): ReportMeasurement {
   const { decisive, limit, unit } = judgement;
   const decimals = (limit ? decimalsOf(limit) : decimalsIn(unit)) + 0;
   const where = decisive ? whichValue(decisive) : '';
@@ -56,16 +66,23 @@ export function describeMeasurement(check: Check, judgement: CheckJudgement): Re
       ? `${where}${formatNumber(decisive.value, decimals + (decisive.n > 1 && decisive.statistic === 'mean' ? 1 : 0))} ± ${formatQuantity(decisive.expandedUncertainty, decimals + 1, unit)}`
       : '–',
     limit: describeLimit(limit),
-    source: describeSource(limit),
+    source: [describeSource(limit), ...judgement.beside.map(besideWords)].join('; '),
     verdict: judgement.word,
-    plain: [PLAIN[judgement.word], ...judgement.lapsed.map(lapsedWords)].join(' '),
+    plain: [
+      PLAIN[judgement.word],
+      ...(accepted ? [`Accepted as printed by ${accepted.by}: ${accepted.reason}.`] : []),
+      ...judgement.lapsed.map(lapsedWords),
+    ].join(' '),
   };
 }
 
 function whichValue({ statistic, place }: NonNullable<CheckJudgement['decisive']>): string {
   if (statistic === 'range') return 'difference round the circle: ';
+  if (statistic === 'tir') return 'total of the curve: ';
   if (place === '') return '';
   return `${statistic === 'min' ? 'smallest' : 'largest'}, ${place}: `;
 }
+
+const besideWords = (limit: Limit): string => `beside it ${describeLimit(limit)}, ${describeSource(limit)}`;
 
 export const lapsedWords = (gauge: string): string => `The calibration of ${gauge} had run out.`;

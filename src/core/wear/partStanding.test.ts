@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { modesOf } from '@/catalog/damageWords';
 import { shippedGradeRules } from '@/catalog/gradeRules';
+import type { Acceptance } from '@/model/measuring';
 import type { Finding, GradeEntry, Reading } from '@/model/snapshot';
+import type { TooClosePolicy } from '@/model/tooClose';
 import type { Check, Position } from '@/model/unitType';
 import { findActive } from './active';
 import { partState } from './partStanding';
@@ -44,6 +46,7 @@ const read = (value: number, over: object = {}): Reading => ({
   unit: 'mm',
   value,
   gaugeId: 'm',
+  temperatureC: null,
   ...over,
 });
 const see = (mode: string, over: object = {}): Finding => ({
@@ -73,6 +76,8 @@ const stateOf = (facts: {
   findings?: Finding[];
   grades?: GradeEntry[];
   checks?: Check[];
+  policy?: TooClosePolicy;
+  acceptances?: Acceptance[];
 }) =>
   partState(
     position,
@@ -81,6 +86,8 @@ const stateOf = (facts: {
       findings: facts.findings ?? [],
       grades: facts.grades ?? [],
       gauges: [gauge],
+      tooClosePolicy: facts.policy ?? 'hold',
+      acceptances: facts.acceptances ?? [],
       unitType: { checks: facts.checks ?? [check] },
     },
     shippedGradeRules,

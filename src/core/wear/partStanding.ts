@@ -1,27 +1,40 @@
 import type { DamageMode, GradeOrNone } from '@/model/damage';
 import { NOTHING_TO_SEE } from '@/model/damage';
+import type { Acceptance } from '@/model/measuring';
 import type { GradeEntry, JobSnapshot } from '@/model/snapshot';
+import type { TooClosePolicy } from '@/model/tooClose';
 import type { Check, Position } from '@/model/unitType';
 import { type CheckJudgement, judgeCheck } from '../metrology/judgeCheck';
 import { NOT_LOOKED_AT_QUESTION, NOT_MEASURED } from '../report/groupOpen';
 import { findActive } from './active';
 import type { GradeRules } from './gradeRule.schema';
 import { type GradeProposal, proposeGrade } from './proposeGrade';
+import { acceptanceInForce, countsAs, readingsMark } from './tooClose';
 
 /** What may be said of a part, taken all together. Only `sound` may ever be shown as good. */
 export type Standing = 'sound' | 'worn' | 'attention' | 'open';
+
+export interface JudgedCheck {
+  readonly check: Check;
+  readonly judgement: CheckJudgement;
+  /** Of a reading that is too close to call, where the shop accepts such and somebody did. */
+  readonly accepted?: Acceptance;
+}
 
 export interface PartState {
   readonly position: Position;
   /** What a person put down; null until then. A proposal is never shown as a grade. */
   readonly grade: GradeOrNone;
   readonly proposal: GradeProposal;
-  readonly judgements: readonly { readonly check: Check; readonly judgement: CheckJudgement }[];
+  readonly judgements: readonly JudgedCheck[];
   readonly openQuestions: readonly string[];
   readonly standing: Standing;
 }
 
-type PartFacts = Pick<JobSnapshot, 'readings' | 'findings' | 'grades' | 'gauges'> & {
+type PartFacts = Pick<
+  JobSnapshot,
+  'readings' | 'findings' | 'grades' | 'gauges' | 'tooClosePolicy' | 'acceptances'
+> & {
   readonly unitType: Pick<JobSnapshot['unitType'], 'checks'>;
 };
 
@@ -38,17 +51,19 @@ export function partState(
 ): PartState {
   const checks = facts.unitType.checks.filter((check) => check.positions.includes(position.id));
   const readings = findActive(facts.readings).filter((reading) => reading.positionId === position.id);
-  const judgements = checks.map((check) => ({
-    check,
-    judgement: judgeCheck(
-      check,
-      readings.filter((reading) => reading.checkId === check.id),
-      facts.gauges,
-    ),
-  }));
+  const rule = { policy: facts.tooClosePolicy, acceptances: facts.acceptances };
+  const judgements = checks.map((check): JudgedCheck => {
+    const own = readings.filter((reading) => reading.checkId === check.id);
+    const judgement = judgeCheck(check, own, facts.gauges);
+    const of = { positionId: position.id, checkId: check.id, mark: readingsMark(own) };
+    const accepted = judgement.word === 'too-close' ? acceptanceInForce(rule, of) : undefined;
+    return { check, judgement, ...(accepted ? { accepted } : {}) };
+  });
   const findings = findActive(facts.findings).filter((finding) => finding.positionId === position.id);
   const verdicts = judgements.flatMap(({ check, judgement }) =>
-    judgement.word === 'not-measured' ? [] : [{ check: check.id, verdict: judgement.word }],
+    judgement.word === 'not-measured'
+      ? []
+      : [{ check: check.id, verdict: countsAs(judgement.word, facts.tooClosePolicy) }],
   );
   const proposal = proposeGrade({ family: position.family, findings, verdicts, modes }, rules);
   const entry = facts.grades.find(({ positionId }) => positionId === position.id);
@@ -57,7 +72,7 @@ export function partState(
   const openQuestions = [
     ...(grade === null ? [damageSeen ? 'Seen, but not graded' : NOT_LOOKED_AT_QUESTION] : []),
     ...(entry && outrunByEvidence(entry, proposal) ? ['New evidence since it was graded'] : []),
-    ...judgements.flatMap(measurementOpen),
+    ...judgements.flatMap((judged) => measurementOpen(judged, facts.tooClosePolicy)),
   ];
   return {
     position,
@@ -65,7 +80,7 @@ export function partState(
     proposal,
     judgements,
     openQuestions,
-    standing: standingOf(grade, judgements, openQuestions),
+    standing: standingOf(grade, judgements, openQuestions, facts.tooClosePolicy),
   };
 }
 
@@ -73,10 +88,11 @@ export function partState(
 const outrunByEvidence = (entry: Pick<GradeEntry, 'grade' | 'proposed'>, { grade }: GradeProposal): boolean =>
   grade !== null && grade > entry.grade && grade > (entry.proposed ?? -1);
 
-function measurementOpen({ check, judgement }: PartState['judgements'][number]): string[] {
+function measurementOpen({ check, judgement, accepted }: JudgedCheck, policy: TooClosePolicy): string[] {
   if (judgement.word === 'no-limit') return [`${check.title}: no limit known`];
   if (judgement.word === 'not-measured') return [`${check.title}${NOT_MEASURED}`];
-  return judgement.word === 'too-close' ? [`${check.title}: too close to call`] : [];
+  if (judgement.word !== 'too-close' || accepted || policy === 'beyond') return [];
+  return [`${check.title}: too close to call${policy === 'accept' ? ', and nobody has accepted it' : ''}`];
 }
 
 /** A measurement beyond its limit keeps a part from passing for sound, whatever grade a person gave it. */
@@ -84,9 +100,13 @@ function standingOf(
   grade: GradeOrNone,
   judgements: PartState['judgements'],
   openQuestions: readonly string[],
+  policy: TooClosePolicy,
 ): Standing {
   if (grade === null) return 'open';
-  if (grade >= 3 || judgements.some(({ judgement }) => judgement.word === 'beyond')) return 'attention';
+  const beyond = judgements.some(
+    ({ judgement: { word } }) => word !== 'not-measured' && countsAs(word, policy) === 'beyond',
+  );
+  if (grade >= 3 || beyond) return 'attention';
   if (openQuestions.length > 0) return 'open';
   return grade <= 1 ? 'sound' : 'worn';
 }

@@ -1,38 +1,33 @@
-import * as v from 'valibot';
+import { type StandIn, TouchSchema } from '@/model/standIn';
 import type { Context } from '../context';
 import { defineUseCase } from '../useCase';
-import { Indicator } from './indicator';
+import { StandInGauge } from './standInGauge';
 
-const PlaceSchema = v.pipe(
-  v.object({
-    index: v.pipe(v.number(), v.integer(), v.minValue(0)),
-    count: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(400)),
-  }),
-  v.check(({ index, count }) => index < count, 'this place lies beyond the last one'),
-);
+/** One of each for the house, on globalThis since Next may load this module twice. */
+const holder = globalThis as { stereotomeGauges?: Partial<Record<StandIn, StandInGauge>> };
+const SEED: Record<StandIn, number> = { indicator: 20, caliper: 21 };
 
-/** One indicator for the house, on globalThis since Next may load this module twice. */
-const holder = globalThis as { stereotomeIndicator?: Indicator };
-
-function indicator(context: Context): Indicator {
-  holder.stereotomeIndicator ??= new Indicator(20, context.now().getTime());
-  return holder.stereotomeIndicator;
+function gaugeOnBench(context: Context, gauge: StandIn): StandInGauge {
+  holder.stereotomeGauges ??= {};
+  holder.stereotomeGauges[gauge] ??= new StandInGauge(gauge, SEED[gauge], context.now().getTime());
+  return holder.stereotomeGauges[gauge];
 }
 
-/** What the bench gauge shows while its plunger touches a place round the part, mm. */
-export const readBenchGauge = defineUseCase(
-  'capture.take',
-  PlaceSchema,
-  (_actor, context, { index, count }) => ({
-    value: indicator(context).read(index, count, context.now().getTime()),
-  }),
+/** What a stand-in gauge shows while it touches a place round the part. */
+export const readBenchGauge = defineUseCase('capture.take', TouchSchema, (_actor, context, touch) =>
+  gaugeOnBench(context, touch.gauge).read(touch, context.now().getTime()),
 );
 
-export const zeroBenchGauge = defineUseCase(
+export const zeroBenchGauge = defineUseCase('capture.take', TouchSchema, (_actor, context, touch) => {
+  gaugeOnBench(context, touch.gauge).setZero(touch, context.now().getTime());
+  return {};
+});
+
+export const changeBenchGaugeUnit = defineUseCase(
   'capture.take',
-  PlaceSchema,
-  (_actor, context, { index, count }) => {
-    indicator(context).setZero(index, count, context.now().getTime());
+  TouchSchema,
+  (_actor, context, { gauge }) => {
+    gaugeOnBench(context, gauge).changeUnit();
     return {};
   },
 );

@@ -6,8 +6,11 @@ import { listConflicts, listFindings, listPhotographs, listReadings } from '@/db
 import { listGauges } from '@/db/gauges';
 import { findJobByPeg } from '@/db/jobs';
 import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
+import { listAcceptances, listIdentities } from '@/db/measuring';
 import type { Db } from '@/db/open';
 import { listReportIssues } from '@/db/reports';
+import { readTooClosePolicy } from '@/db/shop';
+import { newestRevision } from '@/db/unitTypes';
 import { IdSchema } from '@/model/ids';
 import { PegSchema } from '@/model/job';
 import type { JobSnapshot } from '@/model/snapshot';
@@ -21,6 +24,10 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
   return {
     job,
     unitType,
+    newestRevision: newestRevision(db, job.unitTypeId),
+    tooClosePolicy: job.tooClosePolicy || readTooClosePolicy(db),
+    acceptances: listAcceptances(db, jobId),
+    identities: listIdentities(db, jobId),
     gauges: listGauges(db),
     readings: listReadings(db, jobId),
     findings: listFindings(db, jobId),

@@ -20,7 +20,13 @@ export const takeReading = defineUseCase('capture.take', ReadingCaptureSchema, (
     positionOf(unitType, capture.positionId);
     const value = baseValueOf(capture, checkOf(unitType, capture.checkId, capture.positionId));
     refuseUnknownGauge(context, capture);
-    insertReading(context.db, { ...capture, value, receivedAt: instant(context), contentDigest });
+    insertReading(context.db, {
+      ...capture,
+      temperatureC: capture.temperatureC ?? null,
+      value,
+      receivedAt: instant(context),
+      contentDigest,
+    });
   });
 });
 

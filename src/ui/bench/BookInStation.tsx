@@ -6,14 +6,15 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { type JobEdit, JobEditSchema, SYMPTOMS } from '@/model/job';
 import type { Job } from '@/model/snapshot';
+import { TOO_CLOSE_POLICIES } from '@/model/tooClose';
 import { longInstant } from '../kit/dates';
-import { Field, TextArea, TextInput } from '../kit/Field';
+import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { type RefusalAnswer, send } from '../kit/send';
 import type { StationProps } from './StationWork';
 
-const LABELS: Record<Exclude<keyof JobEdit, 'version'>, string> = {
+const LABELS: Record<Exclude<keyof JobEdit, 'version' | 'tooClosePolicy'>, string> = {
   customer: 'Customer',
   customerContact: 'How to reach the customer',
   machine: 'Machine',
@@ -26,7 +27,9 @@ const LABELS: Record<Exclude<keyof JobEdit, 'version'>, string> = {
   holdReason: 'On hold because (empty: not on hold)',
   waitsFor: 'Waits for',
 };
-const FIELDS = Object.keys(LABELS) as (keyof typeof LABELS)[];
+const TEXTS = Object.keys(LABELS) as (keyof typeof LABELS)[];
+const FIELDS = [...TEXTS, 'tooClosePolicy'] as const;
+const NAMES = { ...LABELS, tooClosePolicy: 'A reading too close to call' };
 const LONG = new Set<string>(['complaint', 'history']);
 
 const editOf = (job: Job): JobEdit => ({
@@ -78,7 +81,7 @@ export function BookInStation({ job, rights }: StationProps) {
           {FIELDS.filter((field) => String(theirs[field]) !== String(getValues(field))).map((field) => (
             <Flex key={field} gap="8px" wrap="wrap" align="center" marginTop="4px" color="ink">
               <span>
-                <strong>{LABELS[field]}</strong> – theirs: “{theirs[field]}” – yours: “{getValues(field)}”
+                <strong>{NAMES[field]}</strong> – theirs: “{theirs[field]}” – yours: “{getValues(field)}”
               </span>
               <Press onClick={() => setValue(field, theirs[field])}>Take theirs</Press>
             </Flex>
@@ -97,7 +100,7 @@ export function BookInStation({ job, rights }: StationProps) {
       )}
       <Box as="form" onSubmit={save}>
         <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="24px">
-          {FIELDS.map((field) => (
+          {TEXTS.map((field) => (
             <Field key={field} label={LABELS[field]} error={formState.errors[field]?.message}>
               {(wiring) =>
                 LONG.has(field) ? (
@@ -113,6 +116,18 @@ export function BookInStation({ job, rights }: StationProps) {
               }
             </Field>
           ))}
+          <Field label={NAMES.tooClosePolicy}>
+            {(wiring) => (
+              <Select {...wiring} {...register('tooClosePolicy')} disabled={!mayEdit}>
+                <option value="">as the shop does it</option>
+                {TOO_CLOSE_POLICIES.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
         </Grid>
         {refusal && !theirs && <ErrorNotice>{refusal.message}</ErrorNotice>}
         {mayEdit && (

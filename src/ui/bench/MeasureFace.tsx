@@ -2,15 +2,22 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { forecastVariation } from '@/core/gearing/forecastVariation';
-import { decimalsFor, formatNumber, formatQuantity } from '@/core/quantity/format';
-import { convert } from '@/core/quantity/units';
-import { describeLimit, describeSource, lapsedWords } from '@/core/report/describeMeasurement';
+import { repeatsAtPlaces } from '@/core/metrology/repeats';
+import { baseUnit, convert } from '@/core/quantity/units';
+import { describeLimit, describeSource } from '@/core/report/describeMeasurement';
 import { findActive } from '@/core/wear/active';
-import type { PartState } from '@/core/wear/partStanding';
+import type { JudgedCheck } from '@/core/wear/partStanding';
+import type { Gauge, Reading } from '@/model/snapshot';
 import { UNIT_SYMBOL } from '@/model/units';
+import { useFigures, useReadsIn } from '../kit/figures';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { VERDICT_WORDS, VerdictRuler } from '../kit/VerdictRuler';
+import { AcceptReading } from '../measure/AcceptReading';
+import { CheckPicture } from '../measure/CheckPicture';
+import { RepeatsView } from '../measure/RepeatsView';
+import { PlanesNote, TemperatureNote } from '../measure/ShapeNotes';
+import { otherWayOf, TwoWaysView } from '../measure/TwoWaysView';
+import { decimalsOfGauges, VerdictView } from '../measure/VerdictView';
 import { CaptureLine } from './CaptureLine';
 import { ReadingPad } from './ReadingPad';
 import { placeToRead } from './seriesWalk';
@@ -49,9 +56,10 @@ export function MeasureFace(props: FaceProps) {
   );
 }
 
-function CheckWork({ judged, ...props }: FaceProps & { readonly judged: PartState['judgements'][number] }) {
-  const { check, judgement } = judged;
+function CheckWork({ judged, ...props }: FaceProps & { readonly judged: JudgedCheck }) {
+  const { check } = judged;
   const { job, part, rights } = props;
+  const { gauges } = job.snapshot;
   const readings = job.snapshot.readings.filter(
     (reading) =>
       reading.checkId === check.id && reading.positionId === part.position.id && !reading.struck?.slip,
@@ -62,90 +70,123 @@ function CheckWork({ judged, ...props }: FaceProps & { readonly judged: PartStat
     active.map(({ place }) => place),
     props.measuring,
   );
+  const other = otherWayOf(judged, part.judgements);
   return (
     <Box>
-      <Heading as="h3" fontSize="18px">
-        {check.title}
-      </Heading>
-      <Box fontSize="13px" lineHeight="18px">
-        {check.howTo}
-      </Box>
+      <Flex gap="12px" align="flex-start" justify="space-between">
+        <Box>
+          <Heading as="h3" fontSize="18px">
+            {check.title}
+          </Heading>
+          <Box fontSize="13px" lineHeight="18px">
+            {check.howTo}
+          </Box>
+        </Box>
+        {check.picture && <CheckPicture picture={check.picture} title={`How to: ${check.howTo}`} />}
+      </Flex>
       {rights.includes('capture.take') && <ReadingPad {...props} check={check} reading={reading} />}
-      <Verdict judged={judged} job={job} />
+      <VerdictView judged={judged} gauges={gauges} />
+      <AcceptReading
+        judged={judged}
+        positionId={part.position.id}
+        job={job}
+        mayAccept={rights.includes('reading.accept')}
+      />
       <Forecast judged={judged} job={job} part={part} />
-      <Box marginTop="8px">
-        {readings.map((reading) => {
-          const gauge = job.snapshot.gauges.find(({ id }) => id === reading.gaugeId);
-          return (
-            <CaptureLine key={reading.id} kind="reading" capture={reading} job={job} rights={rights}>
-              {reading.place && `${reading.place}: `}
-              <strong>
-                {reading.raw} {UNIT_SYMBOL[reading.unit]}
-              </strong>{' '}
-              <Box as="span" fontSize="13px" color="second">
-                {gauge?.name},
-              </Box>
-            </CaptureLine>
-          );
-        })}
-      </Box>
-      <Box fontSize="13px" marginTop="8px" color="second">
-        {judgement.limit
-          ? `${describeLimit(judgement.limit)}: ${describeSource(judgement.limit)}`
-          : 'No limit known: it stays an open question, whatever is read.'}
-      </Box>
+      <ReadingNotes judged={judged} readings={active} gauges={gauges} />
+      {other && <TwoWaysView first={judged} second={other} gauges={gauges} />}
+      <Readings readings={readings} job={job} rights={rights} />
+      <LimitWords judged={judged} />
     </Box>
   );
 }
 
-function Verdict({
-  judged: { judgement },
+function Readings({
+  readings,
   job,
-}: {
-  readonly judged: PartState['judgements'][number];
-  readonly job: FaceProps['job'];
-}) {
-  const { decisive, unit, word, placesMissing } = judgement;
-  if (!decisive) return null;
-  const finest = Math.min(
-    ...job.snapshot.gauges.map((gauge) =>
-      gauge.resolution > 0 && sameKind(gauge.unit, unit) ? convert(gauge.resolution, gauge.unit, unit) : 1,
-    ),
-  );
-  const decimals = decimalsFor(Math.max(finest, 0.001));
-  const missing = missingWords(word, placesMissing);
-  const probability =
-    decisive.probabilityWithin === null
-      ? ''
-      : ` ${Math.round(decisive.probabilityWithin * 100)} in 100 that it is within.`;
+  rights,
+}: { readonly readings: readonly Reading[] } & Pick<FaceProps, 'job' | 'rights'>) {
   return (
-    <Box marginTop="12px" data-testid="verdict">
-      <Flex justify="space-between" align="baseline" wrap="wrap" gap="4px">
-        <Box
-          fontSize="24px"
-          lineHeight="30px"
-          fontWeight={650}
-          color={word === 'beyond' ? 'oxide' : undefined}
-        >
-          {word === 'not-measured' ? 'Not all read yet' : VERDICT_WORDS[word]}
-        </Box>
-        <Box>
-          {decisive.statistic === 'range' && 'difference round the circle: '}
-          {decisive.place && `${decisive.statistic === 'min' ? 'smallest' : 'largest'}, ${decisive.place}: `}
-          <strong>
-            {formatNumber(decisive.value, decimals)} ±{' '}
-            {formatQuantity(decisive.expandedUncertainty, decimals + 1, unit)}
-          </strong>
-        </Box>
-      </Flex>
-      <VerdictRuler judgement={judgement} decimals={decimals} />
-      <Box>
-        {missing || decisive.advice}
-        {probability}
+    <Box marginTop="8px">
+      {readings.map((reading) => {
+        const gauge = job.snapshot.gauges.find(({ id }) => id === reading.gaugeId);
+        return (
+          <CaptureLine key={reading.id} kind="reading" capture={reading} job={job} rights={rights}>
+            {reading.place && `${reading.place}: `}
+            <strong>
+              {reading.raw} {UNIT_SYMBOL[reading.unit]}
+            </strong>{' '}
+            <AsRead reading={reading} />
+            <Box as="span" fontSize="13px" color="second">
+              {reading.temperatureC === null ? '' : `at ${reading.temperatureC} °C, `}
+              {gauge?.name},
+            </Box>
+          </CaptureLine>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** A reading stands as it was taken; who reads in other units finds it in those beside. */
+function AsRead({ reading: { raw, unit, value } }: { readonly reading: Reading }) {
+  const figures = useFigures(unit, raw.split('.')[1]?.length ?? 0, value);
+  if (figures.unit === unit) return null;
+  return (
+    <Box as="span" fontSize="13px" color="second">
+      ({figures.quantity(convert(value, baseUnit(unit), unit))}){' '}
+    </Box>
+  );
+}
+
+/** What several readings say together: repeats and what stands apart, taper, and a part that is not at 20 °C. */
+function ReadingNotes({
+  judged: { judgement },
+  readings,
+  gauges,
+}: {
+  readonly judged: JudgedCheck;
+  readonly readings: readonly Reading[];
+  readonly gauges: readonly Gauge[];
+}) {
+  const { unit } = judgement;
+  const decimals = decimalsOfGauges(gauges, unit);
+  const used = gauges.filter(({ id }) => readings.some(({ gaugeId }) => gaugeId === id));
+  const resolution = Math.max(0, ...used.map((gauge) => convert(gauge.resolution, gauge.unit, unit)));
+  const values = readings.map(({ id, place, value, unit: own }) => ({
+    id,
+    place,
+    value: convert(value, baseUnit(own), unit),
+  }));
+  return (
+    <>
+      {repeatsAtPlaces(values, resolution).map((repeats) => (
+        <RepeatsView key={repeats.place} repeats={repeats} unit={unit} decimals={decimals} />
+      ))}
+      <PlanesNote readings={readings} unit={unit} decimals={decimals} />
+      <TemperatureNote readings={readings} unit={unit} decimals={decimals} />
+    </>
+  );
+}
+
+/** The limit judged by, and beside it those of the same kind that were not: an override never hides the maker's figure. */
+function LimitWords({ judged: { judgement } }: { readonly judged: JudgedCheck }) {
+  const readsIn = useReadsIn();
+  const { limit, beside } = judgement;
+  if (!limit)
+    return (
+      <Box fontSize="13px" marginTop="8px" color="second">
+        No limit known: it stays an open question, whatever is read.
       </Box>
-      {judgement.lapsed.map((gauge) => (
-        <Box key={gauge} color="oxide">
-          {lapsedWords(gauge)}
+    );
+  return (
+    <Box fontSize="13px" marginTop="8px" color="second" data-testid="limit-words">
+      <Box>
+        {describeLimit(limit, readsIn)}: {describeSource(limit)}
+      </Box>
+      {beside.map((other) => (
+        <Box key={other.source.kind}>
+          Beside it, not judged by: {describeLimit(other, readsIn)}, {describeSource(other)}
         </Box>
       ))}
     </Box>
@@ -157,7 +198,8 @@ function Forecast({
   judged: { check, judgement },
   job,
   part,
-}: { readonly judged: PartState['judgements'][number] } & Pick<FaceProps, 'job' | 'part'>) {
+}: { readonly judged: JudgedCheck } & Pick<FaceProps, 'job' | 'part'>) {
+  const figures = useFigures('mm', 2);
   if (!check.forecasts || !judgement.decisive || judgement.unit !== 'mm') return null;
   const expected = forecastVariation(job.snapshot.unitType, part.position.id, judgement.decisive.value);
   if (expected === undefined) return null;
@@ -165,32 +207,12 @@ function Forecast({
     ?.variation;
   return (
     <Box marginTop="8px" borderLeft="4px solid" borderColor="metal" paddingLeft="12px" data-testid="forecast">
-      This run-out alone makes the backlash wander by about{' '}
-      <strong>{formatQuantity(expected, 2, 'mm')}</strong>
+      This run-out alone makes the backlash wander by about <strong>{figures.quantity(expected)}</strong>
       {permitted === undefined
         ? '.'
         : expected > permitted
-          ? `, more than the ${formatQuantity(permitted, 2, 'mm')} permitted: no shim will cure it.`
-          : `; ${formatQuantity(permitted, 2, 'mm')} are permitted.`}
+          ? `, more than the ${figures.quantity(permitted)} permitted: no shim will cure it.`
+          : `; ${figures.quantity(permitted)} are permitted.`}
     </Box>
   );
 }
-
-function missingWords(
-  word: PartState['judgements'][number]['judgement']['word'],
-  placesMissing: readonly string[],
-): string {
-  if (placesMissing.length > 0) return `Still to read: ${placesMissing.join(', ')}.`;
-  return word === 'not-measured'
-    ? 'Read all round the part: the difference round the circle has a limit too.'
-    : '';
-}
-
-const sameKind = (a: Parameters<typeof convert>[1], b: Parameters<typeof convert>[1]): boolean => {
-  try {
-    convert(1, a, b);
-    return true;
-  } catch {
-    return false;
-  }
-};

@@ -4,16 +4,17 @@ import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { Delete } from 'lucide-react';
 import { useState } from 'react';
 import { placesOf } from '@/core/metrology/places';
+import { REFERENCE_C } from '@/core/metrology/temperature';
 import { parseReading } from '@/core/quantity/parseReading';
-import { convert, sameDimension, unitsAlike } from '@/core/quantity/units';
+import { baseUnit, convert, sameDimension, unitsAlike } from '@/core/quantity/units';
 import type { Gauge, Reading } from '@/model/snapshot';
+import { standInOfKind } from '@/model/standIn';
 import { UNIT_SYMBOL, type Unit } from '@/model/units';
 import type { Check } from '@/model/unitType';
 import { queueCapture } from '../capture/useCaptureQueue';
 import { KeyCap } from '../frame/KeysHelp';
 import { BenchGauge } from '../gauge/BenchGauge';
-import { STREAMING_KIND } from '../gauge/useBenchGauge';
-import { Select } from '../kit/Field';
+import { Select, TextInput } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { type ReadingPlace, stepFrom } from './seriesWalk';
@@ -28,15 +29,17 @@ interface ReadingPadProps extends FaceProps {
 
 /** The big figures, the pad, the gauge. A keyboard, or a gauge that types like one, fills the same field. */
 export function ReadingPad({ part, job, actor, check, reading, onMeasuring, onUndoable }: ReadingPadProps) {
-  const gauges = job.snapshot.gauges.filter((gauge) => sameDimension(gauge.unit, check.unit));
+  const gauges = gaugesFor(job.snapshot.gauges, check);
   const [gaugeId, setGaugeId] = useState(() => usualGauge(gauges, job.snapshot.readings, check));
   const gauge = gauges.find(({ id }) => id === gaugeId);
   const [unit, setUnit] = useState<Unit>(check.unit);
   const [figures, setFigures] = useState('');
   const [trouble, setTrouble] = useState('');
   const [sure, setSure] = useState(false);
+  const [warmth, setWarmth] = useState('');
   const { places, here, allRound } = reading;
   const round = placesOf(check);
+  const standIn = gauge && standInOfKind(gauge.kind);
   const goTo = (at: string | undefined) => onMeasuring({ allRound, ...(at === undefined ? {} : { at }) });
   if (!gauge) return <EmptyState>No gauge of this shop measures {UNIT_SYMBOL[check.unit]}.</EmptyState>;
 
@@ -45,14 +48,17 @@ export function ReadingPad({ part, job, actor, check, reading, onMeasuring, onUn
     setSure(false);
     setFigures(text);
   };
-  const take = async (text = figures) => {
+  const take = async (text = figures, takenIn = unit) => {
     const parsed = parseReading(text);
     if (!parsed.ok) return setTrouble(parsed.message);
-    if (!sure && isFarOff(convert(parsed.value, unit, check.unit), check)) {
+    const temperature = warmth.trim() === '' ? undefined : parseReading(warmth);
+    if (temperature?.ok === false) return setTrouble(`Temperature of the part: ${temperature.message}`);
+    if (takenIn !== unit) setUnit(takenIn);
+    if (!sure && isFarOff(convert(parsed.value, takenIn, check.unit), check)) {
       setFigures(text);
       setSure(true);
       return setTrouble(
-        `${parsed.shown} ${UNIT_SYMBOL[unit]} is far from what is usual here. Is the unit right? Take it again if it is so.`,
+        `${parsed.shown} ${UNIT_SYMBOL[takenIn]} is far from what is usual here. Is the unit right? Take it again if it is so.`,
       );
     }
     type('');
@@ -62,15 +68,16 @@ export function ReadingPad({ part, job, actor, check, reading, onMeasuring, onUn
       checkId: check.id,
       place: here,
       raw: parsed.shown,
-      unit,
+      unit: takenIn,
       gaugeId,
+      ...(temperature?.ok ? { temperatureC: temperature.value } : {}),
     };
     const { id: jobId, peg } = job.snapshot.job;
     const captureId = await queueCapture({ kind: 'reading', jobId, peg, author: actor, content });
     onUndoable({
       kind: 'reading',
       captureId,
-      words: `${here ? `${here} taken: ` : 'Taken: '}${parsed.shown} ${UNIT_SYMBOL[unit]}`,
+      words: `${here ? `${here} taken: ` : 'Taken: '}${parsed.shown} ${UNIT_SYMBOL[takenIn]}`,
     });
     await job.drain();
   };
@@ -189,12 +196,30 @@ export function ReadingPad({ part, job, actor, check, reading, onMeasuring, onUn
             : `Read all ${check.every.count}, round the part`}
         </Press>
       )}
-      {gauge.kind === STREAMING_KIND && (
+      {standIn && (
         <BenchGauge
-          place={{ index: Math.max(0, round.indexOf(here)), count: round.length }}
-          unit={unit}
-          onSend={(text) => void take(text)}
+          touch={{
+            gauge: standIn,
+            index: Math.max(0, round.indexOf(here)),
+            count: round.length,
+            nominal: usualSize(check),
+          }}
+          onSend={(text, shownIn) => void take(text, shownIn)}
         />
+      )}
+      {check.temperature && (
+        <Flex align="center" gap="8px" marginTop="8px" fontSize="13px">
+          <label htmlFor="temperature">Part at</label>
+          <TextInput
+            id="temperature"
+            value={warmth}
+            onChange={(event) => setWarmth(event.target.value)}
+            inputMode="decimal"
+            autoComplete="off"
+            width="90px"
+          />
+          <span>°C, lengths are stated at {REFERENCE_C} °C</span>
+        </Flex>
       )}
       <Flex align="center" gap="8px" marginTop="8px" fontSize="13px">
         <span>Gauge</span>
@@ -210,12 +235,26 @@ export function ReadingPad({ part, job, actor, check, reading, onMeasuring, onUn
   );
 }
 
+/** The gauges that read this quantity, those of a kind that suits the check first. */
+function gaugesFor(gauges: readonly Gauge[], { unit, gaugeKinds }: Check): Gauge[] {
+  const suits = ({ kind }: Gauge) => (gaugeKinds as readonly string[] | undefined)?.includes(kind) ?? true;
+  const able = gauges.filter((gauge) => sameDimension(gauge.unit, unit));
+  return [...able.filter(suits), ...able.filter((gauge) => !suits(gauge))];
+}
+
+/** The size that a check usually finds, in millimetres: what lies between the jaws of a stand-in. */
+function usualSize({ typical, limits, unit }: Check): number {
+  const [limit] = limits;
+  const size = limit?.aim ?? limit?.max ?? limit?.min ?? (typical ? (typical.from + typical.to) / 2 : 0);
+  return Math.min(300, Math.max(0, convert(size, limit?.unit ?? unit, baseUnit(unit))));
+}
+
 /** Who measured this here before will reach for the same gauge again, or else for the one in hand; a simulated one comes last. */
 function usualGauge(gauges: readonly Gauge[], readings: readonly Reading[], check: Check): string {
   const fits = (id: string) => gauges.some((gauge) => gauge.id === id);
   const before = readings.findLast((reading) => reading.checkId === check.id && fits(reading.gaugeId));
   const inHand = before ?? readings.findLast((reading) => fits(reading.gaugeId));
-  return inHand?.gaugeId ?? gauges.find(({ kind }) => kind !== STREAMING_KIND)?.id ?? gauges[0]?.id ?? '';
+  return inHand?.gaugeId ?? gauges.find(({ kind }) => !standInOfKind(kind))?.id ?? gauges[0]?.id ?? '';
 }
 
 /** Ten times outside the usual span asks once: it is nearly always a wrong unit or a slipped point. */

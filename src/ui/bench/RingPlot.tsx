@@ -218,6 +218,20 @@ export function UnrolledPlot({ series, limit, count, title, format }: Omit<PlotP
           </text>
         ),
       )}
+      {analysis?.harmonics.map((harmonic) => (
+        <polyline
+          key={harmonic.order}
+          data-order={harmonic.order}
+          points={Array.from(
+            { length: 121 },
+            (_, index) => `${x(index * 3)},${y(analysis.mean + harmonicsAt([harmonic], index * 3))}`,
+          ).join(' ')}
+          fill="none"
+          stroke={paint('second')}
+          strokeWidth={0.9}
+          strokeDasharray={harmonic.order === 1 ? '8 3' : harmonic.order === 2 ? '3 3' : '1 3'}
+        />
+      ))}
       {fitted && <polyline points={fitted} fill="none" stroke={paint('metal')} strokeWidth={1.4} />}
       {points.map(({ place, angleDeg, value }) =>
         analysis?.localPlaces.includes(place) ? (

@@ -4,9 +4,10 @@ import { Box, chakra, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { CheckJudgement } from '@/core/metrology/judgeCheck';
 import { tellSeries } from '@/core/metrology/tellSeries';
-import { decimalsFor, formatNumber, formatQuantity } from '@/core/quantity/format';
+import { decimalsFor } from '@/core/quantity/format';
 import { UNIT_SYMBOL } from '@/model/units';
 import type { Check } from '@/model/unitType';
+import { useFigures } from '../kit/figures';
 import { Press } from '../kit/Press';
 import { VERDICT_WORDS } from '../kit/VerdictRuler';
 import { RingPlot, UnrolledPlot } from './RingPlot';
@@ -25,13 +26,15 @@ interface SeriesViewProps {
 export function SeriesView({ check, judgement, resolution, nextPlace, onRead }: SeriesViewProps) {
   const [form, setForm] = useState<(typeof FORMS)[number]>('Round');
   const { series, limit, unit, variation } = judgement;
+  const figures = useFigures(unit, decimalsFor(Math.max(resolution, 0.001)));
   const count = check.every?.count ?? 0;
   if (!series || count === 0) return null;
-  const decimals = decimalsFor(Math.max(resolution, 0.001));
-  const format = (value: number) => formatNumber(value, decimals);
+  const format = (value: number) => figures.number(value);
   const nextIndex = Number(nextPlace.split(' ').at(-1)) - 1;
-  const title = `${check.title} round the part, ${series.points.length} of ${count} read, in ${UNIT_SYMBOL[unit]}`;
-  const plot = { series, limit, count, title, format };
+  const title = `${check.title} round the part, ${series.points.length} of ${count} read, in ${UNIT_SYMBOL[figures.unit]}`;
+  // A limit on a total or a difference is no circle that readings could lie beyond.
+  const ofTotal = check.statistic === 'tir' || check.statistic === 'range';
+  const plot = { series, limit: ofTotal ? undefined : limit, count, title, format };
   return (
     <Box as="section" aria-label={`${check.title}, series`} data-testid="series">
       <Flex justify="space-between" align="center" wrap="wrap" gap="8px">
@@ -72,23 +75,21 @@ export function SeriesView({ check, judgement, resolution, nextPlace, onRead }: 
             <Box borderBottom="1px solid" borderColor="rule" paddingBottom="8px" marginBottom="8px">
               {limit.min !== undefined && limit.max !== undefined && (
                 <Box>
-                  Band {format(limit.min)} to {formatQuantity(limit.max, decimals, unit)}
+                  Band {format(limit.min)} to {figures.quantity(limit.max)}
                 </Box>
               )}
               {limit.variation !== undefined && (
-                <Box>
-                  Difference round the circle at most {formatQuantity(limit.variation, decimals, unit)}
-                </Box>
+                <Box>Difference round the circle at most {figures.quantity(limit.variation)}</Box>
               )}
             </Box>
           )}
           {variation && (
             <Box data-testid="variation" marginBottom="8px">
               <strong>Variation: {VERDICT_WORDS[variation.verdict].toLowerCase()}.</strong>{' '}
-              {format(variation.value)} ± {formatQuantity(variation.expandedUncertainty, decimals + 1, unit)}
+              {format(variation.value)} ± {figures.doubt(variation.expandedUncertainty)}
             </Box>
           )}
-          {tellSeries(series, count, format).map(({ title: heading, text, again }) => (
+          {tellSeries(series, count, format, check).map(({ title: heading, text, again }) => (
             <Box key={heading} marginBottom="8px">
               <strong>{heading}</strong>
               <Box>{text}</Box>

@@ -1,15 +1,21 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
+import { useMemo } from 'react';
+import { type TrainInGear, trainInGear } from '@/core/gearing/trainOfType';
 import type { PartState } from '@/core/wear/partStanding';
 import { STATIONS } from '@/model/job';
 import type { Actor } from '@/model/people';
+import type { UnitType } from '@/model/unitType';
 import { CauseStation } from '../cause/CauseStation';
 import { DecideStation } from '../decide/DecideStation';
+import { IdentityPanel } from '../identity/IdentityPanel';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { HandOverStation } from '../report/HandOverStation';
+import { GearChoice } from '../section/GearChoice';
 import { PartList } from '../section/PartList';
+import { PowerPanel } from '../section/PowerPanel';
 import { SectionDrawing } from '../section/SectionDrawing';
 import { BookInStation } from './BookInStation';
 import { Conflicts } from './Conflicts';
@@ -17,6 +23,7 @@ import { DescribePart } from './DescribePart';
 import { GradeLegend } from './GradeLegend';
 import { OpenSeries, openCheckOf } from './OpenSeries';
 import { PhotographTray } from './PhotographTray';
+import { SheetNotice } from './SheetNotice';
 import type { Measuring } from './seriesWalk';
 import type { BenchPlace } from './useBenchPlace';
 import type { Job } from './useJob';
@@ -51,12 +58,24 @@ const LATER: Record<string, string> = {
     'Set-up values, torques bolt by bolt, and the bagged pieces going back will be ticked off here. Until then the limits stand on each part’s ticket.',
 };
 
+/** The train in a gear that this type has; a description that can’t be solved says so instead of failing. */
+function engaged(unitType: UnitType, gear: string | undefined): TrainInGear | undefined {
+  if (!gear || !unitType.states.some((state) => state.gear === gear)) return undefined;
+  try {
+    return trainInGear(unitType, gear);
+  } catch (error) {
+    return { described: false, missing: `The train can’t be solved: ${(error as Error).message}.` };
+  }
+}
+
 export function StationWork(props: StationWorkProps) {
   const { job, place, open, asList, onAsList } = props;
   const name = STATIONS.find(({ id }) => id === place.station)?.name ?? '';
   const later = LATER[place.station];
   const openPart = (part: string) => place.goTo({ part });
-  const described = job.snapshot.unitType.axes.length > 0;
+  const { unitType } = job.snapshot;
+  const described = unitType.axes.length > 0;
+  const inGear = useMemo(() => engaged(unitType, place.gear), [unitType, place.gear]);
   return (
     <Box>
       {place.station !== 'grade' && (
@@ -65,7 +84,13 @@ export function StationWork(props: StationWorkProps) {
         </Heading>
       )}
       {later && <EmptyState>{later}</EmptyState>}
-      {place.station === 'book-in' && <BookInStation {...props} />}
+      {place.station === 'book-in' && (
+        <>
+          <SheetNotice {...props} />
+          <BookInStation {...props} />
+          <IdentityPanel {...props} />
+        </>
+      )}
       {place.station === 'cause' && <CauseStation {...props} />}
       {place.station === 'decide' && (
         <DecideStation {...props} onOpen={(part) => place.goTo({ part, face: 'decide' })} />
@@ -75,6 +100,9 @@ export function StationWork(props: StationWorkProps) {
         <Box>
           <Flex justify="space-between" align="center" gap="8px" marginBottom="4px" wrap="wrap">
             {open ? <Box /> : <GradeLegend />}
+            {described && !open && !asList && (
+              <GearChoice unitType={unitType} gear={place.gear} onChoose={(gear) => place.goTo({ gear })} />
+            )}
             {described && (
               <Flex role="group" aria-label="Section or list">
                 <Press chosen={!asList} aria-pressed={!asList} onClick={() => onAsList(false)}>
@@ -90,12 +118,22 @@ export function StationWork(props: StationWorkProps) {
             <PartList parts={job.parts} selected={place.part} onOpen={openPart} />
           ) : (
             <SectionDrawing
-              unitType={job.snapshot.unitType}
+              unitType={unitType}
               parts={job.parts}
               selected={place.part}
               onOpen={openPart}
               strip={open !== undefined}
+              inGear={inGear}
               {...(open && openCheckOf(open, place)?.every ? { most: STRIP_BESIDE_SERIES } : {})}
+            />
+          )}
+          {inGear && place.gear && !open && !asList && (
+            <PowerPanel
+              key={place.gear}
+              unitType={unitType}
+              gear={place.gear}
+              inGear={inGear}
+              onOpen={openPart}
             />
           )}
           {open && <OpenSeries {...props} open={open} />}

@@ -13,11 +13,14 @@ export interface BenchPlace {
   readonly face: TicketFace;
   /** The check that is being measured, where a part has several. */
   readonly check: string | undefined;
+  /** The gear that is engaged on the drawing. */
+  readonly gear: string | undefined;
   readonly goTo: (place: {
     station?: StationId;
     part?: string | null;
     face?: TicketFace;
     check?: string;
+    gear?: string | null;
   }) => void;
 }
 
@@ -36,6 +39,8 @@ export function useBenchPlace(): BenchPlace {
       if (place.face) next.set('face', place.face);
       if (place.part !== undefined) next.delete('check');
       if (place.check) next.set('check', place.check);
+      if (place.gear) next.set('gear', place.gear);
+      if (place.gear === null) next.delete('gear');
       window.history.pushState(null, '', `${path}?${next.toString()}`);
     },
     [path, search],
@@ -45,6 +50,7 @@ export function useBenchPlace(): BenchPlace {
     part: search.get('part') ?? undefined,
     face,
     check: search.get('check') ?? undefined,
+    gear: search.get('gear') ?? undefined,
     goTo,
   };
 }

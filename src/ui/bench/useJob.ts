@@ -76,7 +76,7 @@ const captured = (capture: QueuedCapture) => ({
 });
 
 function asReading(capture: QueuedCapture): Reading {
-  const { positionId, checkId, place, raw, unit, gaugeId } = capture.content as ReadingCapture;
+  const { positionId, checkId, place, raw, unit, gaugeId, temperatureC } = capture.content as ReadingCapture;
   return {
     ...captured(capture),
     positionId,
@@ -85,6 +85,7 @@ function asReading(capture: QueuedCapture): Reading {
     raw,
     unit,
     gaugeId,
+    temperatureC: temperatureC ?? null,
     value: toBase(Number(raw.replace(',', '.')), unit),
   };
 }

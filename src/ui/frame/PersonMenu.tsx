@@ -1,11 +1,13 @@
 'use client';
 
 import { Box, Flex } from '@chakra-ui/react';
-import { Moon, Sun, UserRound } from 'lucide-react';
+import { Moon, Ruler, Sun, UserRound } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { useTheme } from 'next-themes';
 import { useEffect, useState } from 'react';
 import type { Actor } from '@/model/people';
 import { Field, Select, TextInput } from '../kit/Field';
+import { useReadsIn } from '../kit/figures';
 import { ErrorNotice } from '../kit/Notice';
 import { Press, PressLink } from '../kit/Press';
 import { send } from '../kit/send';
@@ -15,6 +17,12 @@ export function PersonMenu({ actor }: { readonly actor: Actor }) {
   const [open, setOpen] = useState(false);
   const { resolvedTheme, setTheme } = useTheme();
   const toggleShift = () => setTheme(resolvedTheme === 'dark' ? 'light' : 'dark');
+  const router = useRouter();
+  const readsIn = useReadsIn();
+  const readOtherwise = async () => {
+    await send('PUT', '/api/v1/session/reads-in', { readsIn: readsIn === 'metric' ? 'inch' : 'metric' });
+    router.refresh();
+  };
   const leave = async () => {
     await send('DELETE', '/api/v1/session');
     window.location.assign('/sign-in');
@@ -52,12 +60,19 @@ export function PersonMenu({ actor }: { readonly actor: Actor }) {
             <PressLink href="/gauges" flex={1}>
               Gauges
             </PressLink>
+            <PressLink href="/limits" flex={1}>
+              Limits
+            </PressLink>
             {actor.role === 'admin' && (
               <PressLink href="/people" flex={1}>
                 People
               </PressLink>
             )}
           </Flex>
+          <Press marginTop="12px" width="100%" onClick={() => void readOtherwise()}>
+            <Ruler size={16} aria-hidden />
+            {readsIn === 'metric' ? 'Read in inches' : 'Read in millimetres'}
+          </Press>
           <Flex gap="8px" marginTop="12px">
             <Press onClick={toggleShift} flex={1}>
               <Sun size={16} aria-hidden />

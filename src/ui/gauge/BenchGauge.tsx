@@ -1,55 +1,47 @@
 'use client';
 
 import { Box, Flex } from '@chakra-ui/react';
-import { useEffect } from 'react';
+import { useCallback, useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
-import { convert } from '@/core/quantity/units';
+import type { StandIn } from '@/model/standIn';
 import { UNIT_SYMBOL, type Unit } from '@/model/units';
 import { KeyCap } from '../frame/KeysHelp';
 import { Press } from '../kit/Press';
 import { paint } from '../kit/paint';
 import { send } from '../kit/send';
-import { useBenchGauge } from './useBenchGauge';
+import { type Touch, useBenchGauge } from './useBenchGauge';
 
 interface BenchGaugeProps {
-  readonly place: { readonly index: number; readonly count: number };
-  /** As printed on the pad; the gauge's own display follows it. */
-  readonly unit: Unit;
-  readonly onSend: (figures: string) => void;
+  readonly touch: Touch;
+  readonly onSend: (figures: string, unit: Unit) => void;
 }
 
 /** A dial that goes once round in half a millimetre. */
 const ROUND_MM = 0.5;
-const STEADY_MM = 0.003;
+const STEADY_MM: Record<StandIn, number> = { indicator: 0.003, caliper: 0.03 };
 
-/** The bench gauge stand-in: a dial with the streamed value, its zero key, and the button that sends the value to the pad. */
-export function BenchGauge({ place, unit, onSend }: BenchGaugeProps) {
-  const values = useBenchGauge(place);
-  const value = values.at(-1);
-  const steady = values.length >= 3 && Math.max(...values) - Math.min(...values) <= STEADY_MM;
-  const shown =
-    value === undefined
-      ? undefined
-      : convert(value, 'mm', unit).toFixed(unit === 'in' ? 5 : unit === 'um' ? 0 : unit === 'thou' ? 2 : 3);
-  useEffect(() => tinykeys(window, { 'Alt+g': () => shown !== undefined && onSend(shown) }), [shown, onSend]);
+/** A bench gauge stand-in: its display with the streamed value, its zero and unit keys, and the button that sends. */
+export function BenchGauge({ touch, onSend }: BenchGaugeProps) {
+  const values = useBenchGauge(touch);
+  const newest = values.at(-1);
+  const sizes = values.map(({ value }) => value);
+  const steady = values.length >= 3 && Math.max(...sizes) - Math.min(...sizes) <= STEADY_MM[touch.gauge];
+  const sendShown = useCallback(() => newest && onSend(newest.shown, newest.unit), [newest, onSend]);
+  useEffect(() => tinykeys(window, { 'Alt+g': () => void sendShown() }), [sendShown]);
   return (
-    <Flex align="center" gap="12px" marginTop="8px" data-testid="bench-gauge">
-      <Dial turn={((value ?? 0) % ROUND_MM) / ROUND_MM} />
-      <Box flex="1">
+    <Flex align="center" gap="8px" marginTop="8px" data-testid="bench-gauge" wrap="wrap">
+      {touch.gauge === 'indicator' && <Dial turn={((newest?.value ?? 0) % ROUND_MM) / ROUND_MM} />}
+      <Box flex="1" minWidth="120px">
         <Box fontSize="20px" fontWeight={650} aria-live="off">
-          {shown === undefined ? 'waiting for the gauge' : `${shown} ${UNIT_SYMBOL[unit]}`}
+          {newest === undefined ? 'waiting for the gauge' : `${newest.shown} ${UNIT_SYMBOL[newest.unit]}`}
         </Box>
         <Box fontSize="13px" color="second">
           {steady ? 'steady' : 'moving'} · simulated, for trying out
         </Box>
       </Box>
-      <Press onClick={() => void send('POST', '/api/v1/bench-gauge/zero', place)}>Zero</Press>
-      <Press
-        size="bench"
-        kind="main"
-        disabled={shown === undefined}
-        onClick={() => shown !== undefined && onSend(shown)}
-      >
+      <Press onClick={() => void send('POST', '/api/v1/bench-gauge/zero', touch)}>Zero</Press>
+      <Press onClick={() => void send('POST', '/api/v1/bench-gauge/unit', touch)}>mm / in</Press>
+      <Press size="bench" kind="main" disabled={newest === undefined} onClick={() => sendShown()}>
         Send <KeyCap>Alt G</KeyCap>
       </Press>
     </Flex>

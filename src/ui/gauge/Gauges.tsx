@@ -2,7 +2,6 @@
 
 import { Box, chakra, Flex, Grid, Heading } from '@chakra-ui/react';
 import { valibotResolver } from '@hookform/resolvers/valibot';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -10,12 +9,14 @@ import { type NewGauge, NewGaugeSchema } from '@/model/gauge';
 import type { Actor } from '@/model/people';
 import type { Gauge } from '@/model/snapshot';
 import { UNIT_SYMBOL, UNITS } from '@/model/units';
-import { PersonMenu } from '../frame/PersonMenu';
+import { PageHead } from '../frame/PageHead';
 import { longDate } from '../kit/dates';
 import { Field, Select, TextInput } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
-import { Press } from '../kit/Press';
+import { numeric } from '../kit/numeric';
+import { Press, PressLink } from '../kit/Press';
 import { send } from '../kit/send';
+import { Table } from '../kit/Table';
 
 interface GaugesProps {
   readonly gauges: readonly Gauge[];
@@ -29,13 +30,11 @@ export function Gauges({ gauges, actor, rights, today }: GaugesProps) {
   const mayKeep = rights.includes('gauge.keep');
   return (
     <Box>
-      <Flex as="header" bg="bar" color="onBlue" padding="12px 16px" align="center" justify="space-between">
-        <Box>
-          <Heading as="h1">Gauges</Heading>
-          {rights.includes('job.read') && <Link href="/">Back to the rack</Link>}
-        </Box>
-        <PersonMenu actor={actor} />
-      </Flex>
+      <PageHead
+        title="Gauges"
+        {...(rights.includes('job.read') ? { back: { href: '/', words: 'Back to the rack' } } : {})}
+        actor={actor}
+      />
       <Grid
         as="main"
         templateColumns={{ base: '1fr', lg: mayKeep ? '3fr 1.4fr' : '1fr' }}
@@ -44,31 +43,17 @@ export function Gauges({ gauges, actor, rights, today }: GaugesProps) {
         maxWidth="1400px"
       >
         <Box overflowX="auto">
+          <PressLink href="/gauges/studies" marginBottom="8px">
+            Gauge studies: how far each may be trusted
+          </PressLink>
           {gauges.length === 0 && (
             <EmptyState>The shop’s gauges come here. Without one no reading can be judged.</EmptyState>
           )}
-          <chakra.table width="100%" css={{ '& td': { paddingRight: '12px' }, '& th': { fontWeight: 600 } }}>
-            <thead>
-              <tr>
-                {['Gauge', 'Kind', 'Reads to', 'May be off by', 'Scatter', 'Calibrated until'].map((head) => (
-                  <chakra.th
-                    key={head}
-                    textAlign="left"
-                    padding="8px 12px 8px 0"
-                    borderBottom="2px solid"
-                    borderColor="ink"
-                  >
-                    {head}
-                  </chakra.th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {gauges.map((gauge) => (
-                <GaugeRow key={gauge.id} gauge={gauge} mayKeep={mayKeep} today={today} />
-              ))}
-            </tbody>
-          </chakra.table>
+          <Table heads={['Gauge', 'Kind', 'Reads to', 'May be off by', 'Scatter', 'Calibrated until']}>
+            {gauges.map((gauge) => (
+              <GaugeRow key={gauge.id} gauge={gauge} mayKeep={mayKeep} today={today} />
+            ))}
+          </Table>
         </Box>
         {mayKeep && <NewGaugeForm />}
       </Grid>
@@ -96,18 +81,20 @@ function GaugeRow({
     if (answer.ok) router.refresh();
   };
   return (
-    <chakra.tr borderBottom="1px solid" borderColor="rule">
+    <tr>
       <td>
         <strong>{gauge.name}</strong>
       </td>
       <td>{gauge.kind}</td>
-      <td>
+      <chakra.td whiteSpace="nowrap">
         {gauge.resolution} {unit}
-      </td>
-      <td>
+      </chakra.td>
+      <chakra.td whiteSpace="nowrap">
         ± {gauge.maxPermissibleError} {unit}
-      </td>
-      <td>{gauge.repeatability === null ? 'not known' : `${gauge.repeatability} ${unit}`}</td>
+      </chakra.td>
+      <chakra.td whiteSpace="nowrap">
+        {gauge.repeatability === null ? 'not known' : `${Number(gauge.repeatability.toPrecision(2))} ${unit}`}
+      </chakra.td>
       <td>
         {overdue && (
           <Box as="span" color="oxide" fontWeight={650}>
@@ -131,14 +118,9 @@ function GaugeRow({
         )}
         {refusal && <ErrorNotice>{refusal}</ErrorNotice>}
       </td>
-    </chakra.tr>
+    </tr>
   );
 }
-
-const numeric = {
-  setValueAs: (text: string | number) =>
-    text === '' || text === undefined ? undefined : Number(String(text).replace(',', '.')),
-};
 
 function NewGaugeForm() {
   const router = useRouter();

@@ -40,7 +40,7 @@ export function Field({ label, hint, error, children }: FieldProps) {
   const about = error || hint ? `${id}-about` : undefined;
   return (
     <Box marginBottom="12px">
-      <chakra.label htmlFor={id} display="block" marginBottom="4px" fontSize="15px">
+      <chakra.label htmlFor={id} display="block" marginBottom="7px" fontSize="15px">
         {label}
       </chakra.label>
       {children({ id, 'aria-describedby': about, 'aria-invalid': error ? true : undefined })}

@@ -6,6 +6,8 @@ import { CacheProvider } from '@emotion/react';
 import { useServerInsertedHTML } from 'next/navigation';
 import { ThemeProvider } from 'next-themes';
 import { type ReactNode, useEffect, useState } from 'react';
+import type { ReadsIn } from '@/model/units';
+import { ReadsInProvider } from './figures';
 import { system } from './theme';
 
 /**
@@ -68,7 +70,15 @@ function InlineStyle({ nonce, emotion, css }: { nonce: string | undefined; emoti
   return <style nonce={nonce} data-emotion={emotion} dangerouslySetInnerHTML={{ __html: css }} />;
 }
 
-export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {
+export function Providers({
+  nonce,
+  readsIn,
+  children,
+}: {
+  nonce?: string;
+  readsIn: ReadsIn;
+  children: ReactNode;
+}) {
   const cache = useEmotionRegistry(nonce);
   // From here on what is pressed is heard by the page and not only by the browser; whoever drives the page can wait for it.
   useEffect(() => {
@@ -83,7 +93,7 @@ export function Providers({ nonce, children }: { nonce?: string; children: React
           disableTransitionOnChange
           {...(nonce ? { nonce } : {})}
         >
-          {children}
+          <ReadsInProvider readsIn={readsIn}>{children}</ReadsInProvider>
         </ThemeProvider>
       </ChakraProvider>
     </CacheProvider>

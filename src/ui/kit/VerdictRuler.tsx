@@ -2,8 +2,8 @@
 
 import { scaleLinear } from 'd3-scale';
 import type { CheckJudgement } from '@/core/metrology/judgeCheck';
-import { formatNumber, formatQuantity } from '@/core/quantity/format';
 import { describeLimit } from '@/core/report/describeMeasurement';
+import { useFigures, useReadsIn } from './figures';
 import { paint } from './paint';
 
 export const VERDICT_WORDS: Record<CheckJudgement['word'], string> = {
@@ -26,6 +26,8 @@ export function VerdictRuler({
   readonly decimals: number;
 }) {
   const { decisive, limit, unit, word } = judgement;
+  const readsIn = useReadsIn();
+  const figures = useFigures(unit, decimals, decisive?.value);
   if (!decisive) return null;
   const { value, expandedUncertainty: doubt } = decisive;
   const marks = [value - doubt, value + doubt, limit?.min, limit?.max, limit?.aim].filter(
@@ -43,7 +45,7 @@ export function VerdictRuler({
   const barHigh = x(value + doubt);
   const filledLow = Math.max(barLow, bandLow);
   const filledHigh = Math.min(barHigh, bandHigh);
-  const label = `${VERDICT_WORDS[word]}: ${formatQuantity(value, decimals, unit)} ± ${formatNumber(doubt, decimals + 1)}; limit ${describeLimit(limit)}`;
+  const label = `${VERDICT_WORDS[word]}: ${figures.quantity(value)} ± ${figures.doubt(doubt)}; limit ${describeLimit(limit, readsIn)}`;
   return (
     <svg
       viewBox={`0 0 ${WIDTH} 74`}
@@ -85,7 +87,7 @@ export function VerdictRuler({
               fill={paint('ink')}
               style={{ fontSize: '14px' }}
             >
-              {formatNumber(stop, decimals)}
+              {figures.number(stop)}
             </text>
           </g>
         ),

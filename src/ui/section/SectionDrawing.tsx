@@ -2,7 +2,9 @@
 
 import { Box } from '@chakra-ui/react';
 import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef, useState } from 'react';
+import type { TrainInGear } from '@/core/gearing/trainOfType';
 import { drawSection, type Section } from '@/core/section/drawSection';
+import { powerPath } from '@/core/section/powerPath';
 import { gatherPieces } from '@/core/section/reach';
 import type { PartState } from '@/core/wear/partStanding';
 import type { UnitType } from '@/model/unitType';
@@ -10,6 +12,7 @@ import { gradeWords } from '../kit/GradeMark';
 import { Fan } from './Fan';
 import { HatchPatterns } from './HatchPatterns';
 import { Lens } from './Lens';
+import { PowerMarks } from './PowerMarks';
 import { ScaleBar } from './ScaleBar';
 import { SectionLabel } from './SectionLabel';
 import { SectionMarks } from './SectionMarks';
@@ -22,6 +25,8 @@ interface SectionDrawingProps {
   readonly onOpen: (positionId: string) => void;
   /** A strip keeps the neighbours in view while a ticket is open: no labels, less height. */
   readonly strip?: boolean;
+  /** The train in the gear that is engaged on the drawing: its path of power is lit. */
+  readonly inGear?: TrainInGear | undefined;
   /** No higher than this many pixels. */
   readonly most?: number;
 }
@@ -35,6 +40,7 @@ export function SectionDrawing({
   selected,
   onOpen,
   strip = false,
+  inGear,
   most = Number.POSITIVE_INFINITY,
 }: SectionDrawingProps) {
   const holder = useRef<HTMLDivElement>(null);
@@ -55,7 +61,9 @@ export function SectionDrawing({
     () => drawSection(unitType, { width, height, states, selected, labels: !strip && width >= 700 }),
     [unitType, width, height, states, selected, strip],
   );
+  const path = useMemo(() => inGear && powerPath(unitType, section, inGear), [unitType, section, inGear]);
   const gradeOf = (id: string) => states.get(id)?.grade ?? null;
+  const isBad = (id: string) => (gradeOf(id) ?? 0) >= 4;
   const nameOf = (id: string) => parts.find((part) => part.position.id === id)?.position.name ?? id;
   const focused = cursor ?? selected ?? section.walk[0];
 
@@ -106,6 +114,7 @@ export function SectionDrawing({
         <HatchPatterns prefix={patternPrefix} />
         <g id={`${patternPrefix}-unit`}>
           <SectionMarks section={section} gradeOf={gradeOf} selected={selected} prefix={patternPrefix} />
+          {path && <PowerMarks section={section} path={path} isBad={isBad} prefix={patternPrefix} />}
         </g>
         <Focusables
           section={section}

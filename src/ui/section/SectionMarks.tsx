@@ -180,7 +180,7 @@ function LineMark({ line, grade }: { readonly line: DrawnLine; readonly grade: G
 }
 
 /** Tooth counts on the gears, on small plates. */
-function Plate({ plate, bad }: { readonly plate: ToothPlate; readonly bad: boolean }) {
+export function Plate({ plate, bad }: { readonly plate: ToothPlate; readonly bad: boolean }) {
   const [x, y] = plate.at;
   return (
     <g pointerEvents="none">

@@ -1,16 +1,20 @@
 import { answer } from '@/app/api/answer';
+import type { StandIn } from '@/model/standIn';
 import { readBenchGauge } from '@/server/devices/benchGauge';
 
 const EVERY_MS = 250;
 
 /** The bench gauge as a live stream: one event for each value it shows, until the page goes away. */
 export const GET = answer(({ actor, context, request }) => {
-  const place = {
-    index: Number(request.nextUrl.searchParams.get('index')),
-    count: Number(request.nextUrl.searchParams.get('count')),
+  const { searchParams } = request.nextUrl;
+  const touch = {
+    gauge: searchParams.get('gauge') as StandIn,
+    index: Number(searchParams.get('index')),
+    count: Number(searchParams.get('count')),
+    nominal: Number(searchParams.get('nominal')),
   };
   // The first value is read before anything streams, so that a refusal is a real one.
-  const show = () => `data: ${JSON.stringify(readBenchGauge(actor, context, place))}\n\n`;
+  const show = () => `data: ${JSON.stringify(readBenchGauge(actor, context, touch))}\n\n`;
   const first = show();
   const encoder = new TextEncoder();
   let timer: ReturnType<typeof setInterval> | undefined;

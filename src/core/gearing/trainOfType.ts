@@ -1,0 +1,190 @@
+import type { Gear, Mesh, UnitType } from '@/model/unitType';
+import { BadInput } from '../badInput';
+import { type Train, type TrainInput, train } from './train';
+
+/** The body that all others stand in. */
+const CASE = 'case';
+
+type Drivetrain = Pick<
+  UnitType,
+  'bodies' | 'positions' | 'gears' | 'meshes' | 'couplings' | 'states' | 'bearings' | 'power'
+>;
+
+/** What is not described yet, in a sentence; or the train in one gear, with what carries load in it. */
+export type TrainInGear =
+  | { readonly described: false; readonly missing: string }
+  | {
+      readonly described: true;
+      readonly train: Train;
+      /** Turns of the input for one of the (first) output; undefined unless it turns. */
+      readonly ratio?: number;
+      /** Positions that carry load: gears in a loaded mesh, sleeves and clutches that pass torque, bodies between them. */
+      readonly loadedPositions: ReadonlySet<string>;
+      readonly loadedMeshes: readonly { readonly a: string; readonly b: string; readonly torque: number }[];
+      readonly loadedBodies: ReadonlySet<string>;
+      /** Ids of the engaged couplings that pass torque. */
+      readonly passing: ReadonlySet<string>;
+      readonly loadedBearings: ReadonlySet<string>;
+    };
+
+/**
+ * The train of a unit type with one gear engaged, the input turning once. Several outputs are taken as rolling straight
+ * ahead: they turn alike, and share the load as the type says.
+ * @param teeth counts that stand in place of the type's own, by gear id
+ * @throws BadInput when the described train can't be one (the unit type's validator names the same faults)
+ */
+export function trainInGear(
+  type: Drivetrain,
+  gear: string,
+  teeth: Readonly<Record<string, number>> = {},
+): TrainInGear {
+  const { power } = type;
+  if (type.meshes.length === 0) return { described: false, missing: 'No mesh is described yet.' };
+  if (!power) return { described: false, missing: 'Where power comes in and goes out is not described yet.' };
+  const state = type.states.find((each) => each.gear === gear);
+  const engaged = state?.engaged ?? [];
+  const couplings = type.couplings.filter(({ id }) => engaged.includes(id));
+  const input = inputOf(type, couplings, power, teeth);
+  const solved = train(input);
+  const speeds = solved.speeds ?? {};
+  const first = speeds[power.outputs[0]!.body];
+  return {
+    described: true,
+    train: solved,
+    ...(first ? { ratio: (speeds[power.input] ?? 0) / first } : {}),
+    ...loadedParts(type, couplings, solved),
+  };
+}
+
+type Couplings = UnitType['couplings'];
+
+function inputOf(
+  type: Drivetrain,
+  couplings: Couplings,
+  power: NonNullable<UnitType['power']>,
+  teeth: Readonly<Record<string, number>>,
+): TrainInput {
+  const { bodies, positions, gears, meshes } = type;
+  const gearOf = (id: string): Gear => {
+    const gear = gears.find((each) => each.id === id);
+    if (!gear) throw new BadInput('meshes', `there is no gear “${id}”`);
+    return gear;
+  };
+  const bodyOf = ({ id, position }: Gear): string => {
+    const body = positions.find((each) => each.id === position)?.body;
+    if (!body) throw new BadInput('gears', `the gear “${id}” stands on no body`);
+    return body;
+  };
+  const held = couplings.flatMap(({ ties }) =>
+    ties.includes(CASE) ? ties.filter((body) => body !== CASE) : [],
+  );
+  const road = power.outputs.slice(1).map(({ body }): [string, string] => [power.outputs[0]!.body, body]);
+  const tied = [...couplings.filter(({ ties }) => !ties.includes(CASE)).map(({ ties }) => ties), ...road];
+  return {
+    bodies: bodies.map(({ id }) => id),
+    meshes: meshes.map((mesh) => {
+      const [a, b] = [gearOf(mesh.a), gearOf(mesh.b)];
+      return {
+        a: bodyOf(a),
+        b: bodyOf(b),
+        teethA: teeth[a.id] ?? a.teeth,
+        teethB: teeth[b.id] ?? b.teeth,
+        ...(mesh.carrier === undefined ? {} : { carrier: mesh.carrier }),
+        ...(mesh.internal === undefined ? {} : { internal: mesh.internal }),
+        ...(mesh.kind !== 'gears' || facesTheOther(type, mesh, gearOf, bodyOf) ? { sign: -1 as const } : {}),
+      };
+    }),
+    tied: withoutCircles(tied),
+    held: [...(bodies.some(({ id }) => id === CASE) ? [CASE] : []), ...new Set(held)],
+    driven: [{ body: power.input, speed: 1 }],
+    loads: power.outputs.map((output) => ({ ...output })),
+  };
+}
+
+/**
+ * A bevel gear on a pin turns one way as seen from the first side gear and the other way as seen from the second: all
+ * meshes of every side gear but the first take the other sign. Spider gears turn about an axis of their own, side gears
+ * about their carrier's.
+ */
+function facesTheOther(
+  { meshes, bodies }: Pick<Drivetrain, 'meshes' | 'bodies'>,
+  { a, b, carrier }: Mesh,
+  gearOf: (id: string) => Gear,
+  bodyOf: (gear: Gear) => string,
+): boolean {
+  if (carrier === undefined) return false;
+  const axisOf = (body: string) => bodies.find(({ id }) => id === body)?.axis;
+  const isSideGear = (id: string) =>
+    gearOf(id).kind === 'bevel' && axisOf(bodyOf(gearOf(id))) === axisOf(carrier);
+  const side = [a, b].find(isSideGear);
+  const first = meshes
+    .filter((mesh) => mesh.carrier === carrier)
+    .flatMap((mesh) => [mesh.a, mesh.b])
+    .find(isSideGear);
+  return side !== undefined && side !== first;
+}
+
+/** Ties that say again what others say (both wheels on the road and a locked differential) are left out. */
+function withoutCircles(tied: readonly (readonly [string, string])[]): [string, string][] {
+  const root = new Map<string, string>();
+  const find = (name: string): string => {
+    const up = root.get(name);
+    return up === undefined ? name : find(up);
+  };
+  return tied.flatMap(([a, b]): [string, string][] => {
+    const [from, to] = [find(a), find(b)];
+    if (from === to) return [];
+    root.set(from, to);
+    return [[a, b]];
+  });
+}
+
+function loadedParts(
+  { positions, gears, meshes, bearings }: Drivetrain,
+  couplings: Couplings,
+  { meshLoads, tieLoads, outside }: Train,
+) {
+  const loadedMeshes = (meshLoads ?? []).flatMap(({ loaded, relativeTorque }, index) => {
+    const mesh = meshes[index]!;
+    return loaded ? [{ a: mesh.a, b: mesh.b, torque: Math.abs(relativeTorque) }] : [];
+  });
+  const loadedGears = new Set(loadedMeshes.flatMap(({ a, b }) => [a, b]));
+  const passing = couplings.filter(
+    ({ ties: [a, b] }) =>
+      tieLoads?.some((tie) => tie.loaded && [tie.a, tie.b].every((body) => body === a || body === b)) ||
+      [a, b].some((body) => body !== CASE && [a, b].includes(CASE) && (outside?.[body] ?? 0) !== 0),
+  );
+  const gearPositions = new Map(gears.map(({ id, position }) => [id, position]));
+  const bodyOf = (position: string | undefined) => positions.find(({ id }) => id === position)?.body;
+  const loadedBodies = new Set(
+    [
+      ...[...loadedGears].map((id) => bodyOf(gearPositions.get(id))),
+      ...passing.flatMap(({ ties }) => ties),
+      ...Object.entries(outside ?? {}).flatMap(([body, torque]) => (torque === 0 ? [] : [body])),
+    ].filter((body) => body !== undefined && body !== CASE),
+  ) as ReadonlySet<string>;
+  const loadedPositions = new Set(
+    [
+      ...[...loadedGears].map((id) => gearPositions.get(id)),
+      ...passing.map(({ position }) => position),
+      // A shaft that carries load is one too; a gear on it that meets nothing loaded is not.
+      ...positions
+        .filter(({ body, draw }) => body && loadedBodies.has(body) && draw?.shape === 'shaft')
+        .map(({ id }) => id),
+    ].filter((id) => id !== undefined),
+  ) as ReadonlySet<string>;
+  // A bearing between two bodies bears load where one of them carries a loaded mesh.
+  const meshed = new Set([...loadedGears].map((id) => bodyOf(gearPositions.get(id))));
+  const loadedBearings = new Set(
+    bearings
+      .filter(({ inner, outer }) => meshed.has(inner) || meshed.has(outer))
+      .flatMap(({ positions: at }) => at),
+  );
+  return {
+    loadedMeshes,
+    loadedPositions,
+    loadedBodies,
+    loadedBearings,
+    passing: new Set(passing.map(({ id }) => id)),
+  };
+}

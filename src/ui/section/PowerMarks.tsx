@@ -1,0 +1,111 @@
+'use client';
+
+import { memo } from 'react';
+import type { Section } from '@/core/section/drawSection';
+import type { Box, Point } from '@/core/section/geometry';
+import type { PowerPath } from '@/core/section/powerPath';
+import { paint } from '../kit/paint';
+import { Plate } from './SectionMarks';
+
+interface PowerMarksProps {
+  readonly section: Section;
+  readonly path: PowerPath;
+  readonly isBad: (positionId: string) => boolean;
+  readonly prefix: string;
+}
+
+const pathOf = (points: readonly Point[], closed: boolean) =>
+  `M${points.map(([x, y]) => `${Math.round(x * 10) / 10} ${Math.round(y * 10) / 10}`).join('L')}${closed ? 'Z' : ''}`;
+
+const LENS = 11;
+
+/** The path of power: what carries load filled blue, cut metal hatched in brass, the way it goes as a brass line. */
+export const PowerMarks = memo(function PowerMarks({ section, path, isBad, prefix }: PowerMarksProps) {
+  const clip = (id: string) => `${prefix}-lit-${id}`;
+  return (
+    <g data-testid="power" pointerEvents="none">
+      <defs>
+        <pattern
+          id={`${prefix}-power`}
+          width="4.6"
+          height="4.6"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <line x1="0" x2="0" y1="0" y2="4.6" stroke={paint('brass')} strokeWidth="1.1" />
+        </pattern>
+        {[...path.lit].map(([id, box]) => (
+          <clipPath key={id} id={clip(id)}>
+            <ClipBox box={box} />
+          </clipPath>
+        ))}
+      </defs>
+      {section.marks.map((mark, index) => {
+        if (!('area' in mark) || !path.lit.has(mark.area.positionId)) return null;
+        const { positionId, tone, points, open, hatch } = mark.area;
+        if (tone === 'cavity') return null;
+        const d = pathOf(points, !open);
+        return (
+          <g key={index} data-lit={positionId} clipPath={`url(#${clip(positionId)})`}>
+            <path
+              d={d}
+              fill={paint(tone === 'land' ? 'none' : 'blue')}
+              stroke={paint('brass')}
+              strokeWidth={tone === 'land' ? 0.6 : 1.2}
+              opacity={tone === 'land' ? 0.8 : 1}
+            />
+            {hatch && tone !== 'land' && <path d={d} fill={`url(#${prefix}-power)`} />}
+          </g>
+        );
+      })}
+      {path.flow.length > 1 && (
+        <>
+          <path
+            d={pathOf(path.flow, false)}
+            fill="none"
+            stroke={paint('blue')}
+            strokeWidth={8.5}
+            strokeLinejoin="round"
+          />
+          <path
+            d={pathOf(path.flow, false)}
+            fill="none"
+            stroke={paint('brass')}
+            strokeWidth={3.4}
+            strokeLinejoin="round"
+          />
+          <Arrow points={path.flow.slice(-2)} />
+        </>
+      )}
+      {section.plates.map((plate) => (
+        <Plate key={plate.positionId} plate={plate} bad={isBad(plate.positionId)} />
+      ))}
+      {path.meshes.map(([x, y]) => (
+        <g key={`${x} ${y}`} data-mesh="loaded">
+          <circle cx={x} cy={y} r={LENS} fill="none" stroke={paint('blue')} strokeWidth={5} />
+          <circle cx={x} cy={y} r={LENS} fill="none" stroke={paint('brass')} strokeWidth={2} />
+        </g>
+      ))}
+    </g>
+  );
+});
+
+function ClipBox({ box: { left, right, top, bottom } }: { readonly box: Box }) {
+  return <rect x={left - 1} y={top - 1} width={right - left + 2} height={bottom - top + 2} />;
+}
+
+/** Where power leaves. */
+function Arrow({ points }: { readonly points: readonly Point[] }) {
+  const [from, to] = points;
+  if (!from || !to) return null;
+  const angle = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
+  return (
+    <path
+      d="M2 0L-14 -9L-14 9Z"
+      transform={`translate(${to[0]} ${to[1]}) rotate(${angle})`}
+      fill={paint('brass')}
+      stroke={paint('blue')}
+      strokeWidth={2}
+    />
+  );
+}
