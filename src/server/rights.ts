@@ -5,6 +5,8 @@ export const RIGHTS = {
   'job.read': ['inspector', 'lead', 'parts', 'assembler', 'apprentice'],
   'job.book-in': ['inspector', 'lead'],
   'job.edit': ['inspector', 'lead'],
+  'unit-type.read': ROLES,
+  'unit-type.keep': ['lead'],
   'unit-type.describe': ['inspector', 'lead', 'assembler'],
   'capture.take': ['inspector', 'lead', 'assembler', 'apprentice'],
   'capture.strike': ['inspector', 'lead', 'assembler', 'apprentice'],

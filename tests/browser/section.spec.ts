@@ -123,6 +123,7 @@ const PAGES = [
   ['gauges', '/gauges'],
   ['gauge studies', '/gauges/studies'],
   ['limits', '/limits'],
+  ['unit types', '/unit-types'],
   ['a limit sheet', '/limits/torvane-hx41'],
   ['ratio and identity', '/jobs/412?station=book-in'],
   ['book in', '/book-in'],

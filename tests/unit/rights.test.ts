@@ -35,6 +35,7 @@ const HELPERS = new Set([
   // steps of use cases
   ...[
     'openJob',
+    'ownTypeOf',
     'positionOf',
     'checkOf',
     'gatherSnapshot',

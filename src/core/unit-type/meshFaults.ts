@@ -1,5 +1,5 @@
 import type { Gear, Mesh, UnitType } from '@/model/unitType';
-import type { Fault } from './validate';
+import type { Fault } from './fault';
 
 const DEFAULT_TOLERANCE_MM = 0.5;
 

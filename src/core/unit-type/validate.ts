@@ -1,24 +1,19 @@
 import type { UnitType } from '@/model/unitType';
+import type { Blocks, Fault } from './fault';
 import { meshFaults } from './meshFaults';
-
-/** What a fault keeps from working; a fault that blocks nothing is a hint. */
-export type Blocks = 'train' | 'section' | 'nothing';
-export interface Fault {
-  /** Dotted path into the document, for example `meshes.3.a`. */
-  readonly path: string;
-  readonly message: string;
-  readonly blocks: Blocks;
-}
+import { trainFaults } from './trainFaults';
 
 /**
  * Every fault of a unit type that already fits its schema, with the path and what it blocks. An unfinished
  * type is no fault: what is not described yet simply isn't there.
  */
 export function validateUnitType(type: UnitType): Fault[] {
+  const broken = [...doubleIds(type), ...danglingReferences(type)];
   return [
-    ...doubleIds(type),
-    ...danglingReferences(type),
+    ...broken,
     ...meshFaults(type),
+    // A train with loose ends can't be asked anything.
+    ...(broken.some(({ blocks }) => blocks === 'train') ? [] : trainFaults(type)),
     ...bodiesWithoutBearing(type),
     ...statesThatTieNothing(type),
     ...stacksWithoutCheck(type),
@@ -92,6 +87,10 @@ function danglingReferences(type: UnitType): Fault[] {
     ),
     ...type.states.flatMap((state, i) =>
       state.engaged.flatMap((id, j) => missing('coupling', id, `states.${i}.engaged.${j}`, 'train')),
+    ),
+    ...missing('body', type.power?.input, 'power.input', 'train'),
+    ...(type.power?.outputs ?? []).flatMap(({ body }, i) =>
+      missing('body', body, `power.outputs.${i}.body`, 'train'),
     ),
     ...type.bearings.flatMap((bearing, i) => [
       ...missing('body', bearing.inner, `bearings.${i}.inner`, 'train'),

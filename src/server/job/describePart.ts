@@ -10,6 +10,7 @@ import { instant } from '../context';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { openJob } from './openJob';
+import { ownTypeOf } from './ownType';
 
 const InputSchema = v.object({
   jobId: IdSchema,
@@ -46,13 +47,3 @@ export const describePart = defineUseCase('unit-type.describe', InputSchema, (ac
     return { positionId: id };
   }),
 );
-
-function ownTypeOf(unitType: UnitType): UnitType {
-  if (!unitType.id.startsWith('own-')) {
-    throw new Refusal(
-      'bad-input',
-      'This unit type is shared. Parts are added to a unit that was booked in as not described yet.',
-    );
-  }
-  return { ...unitType, revision: unitType.revision + 1 };
-}

@@ -11,7 +11,7 @@ import { send } from '../kit/send';
 import type { StationProps } from './StationWork';
 
 /** For a unit that nobody has described: parts get a name and a kind as they come off. */
-export function DescribePart({ job, rights }: StationProps) {
+export function DescribePart({ job, rights, described }: StationProps & { readonly described: boolean }) {
   const [name, setName] = useState('');
   const [family, setFamily] = useState<string>('gear-teeth');
   const [refusal, setRefusal] = useState('');
@@ -28,10 +28,12 @@ export function DescribePart({ job, rights }: StationProps) {
   };
   return (
     <Box marginTop="16px" maxWidth="720px">
-      <EmptyState>
-        This type of unit is not described yet: no drawing, no limits. Everything else works. Add parts as
-        they come off.
-      </EmptyState>
+      {!described && (
+        <EmptyState>
+          This type of unit is not described yet: no drawing, no limits. Everything else works. Add parts as
+          they come off.
+        </EmptyState>
+      )}
       {rights.includes('unit-type.describe') && (
         <Box
           as="form"

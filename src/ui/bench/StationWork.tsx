@@ -19,6 +19,7 @@ import { PowerPanel } from '../section/PowerPanel';
 import { SectionDrawing } from '../section/SectionDrawing';
 import { BookInStation } from './BookInStation';
 import { Conflicts } from './Conflicts';
+import { DescribeBox } from './DescribeBox';
 import { DescribePart } from './DescribePart';
 import { GradeLegend } from './GradeLegend';
 import { OpenSeries, openCheckOf } from './OpenSeries';
@@ -137,7 +138,12 @@ export function StationWork(props: StationWorkProps) {
             />
           )}
           {open && <OpenSeries {...props} open={open} />}
-          {!described && <DescribePart {...props} />}
+          {unitType.id.startsWith('own-') && (
+            <>
+              <DescribePart {...props} described={described} />
+              <DescribeBox {...props} />
+            </>
+          )}
           <Conflicts job={job} />
           <PhotographTray {...props} />
         </Box>

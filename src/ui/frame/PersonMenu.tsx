@@ -69,6 +69,9 @@ export function PersonMenu({ actor }: { readonly actor: Actor }) {
               </PressLink>
             )}
           </Flex>
+          <PressLink href="/unit-types" width="100%" marginTop="8px">
+            Unit types
+          </PressLink>
           <Press marginTop="12px" width="100%" onClick={() => void readOtherwise()}>
             <Ruler size={16} aria-hidden />
             {readsIn === 'metric' ? 'Read in inches' : 'Read in millimetres'}

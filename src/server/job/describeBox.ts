@@ -1,0 +1,56 @@
+import { BadInput } from '@/core/badInput';
+import { describeBox as boxFrom } from '@/core/unit-type/plainBox';
+import { validateUnitType } from '@/core/unit-type/validate';
+import { logChange } from '@/db/changeLog';
+import { pinUnitType } from '@/db/jobs';
+import { inTransaction } from '@/db/open';
+import { insertUnitType } from '@/db/unitTypes';
+import { DescribeBoxSchema, type PlainBox } from '@/model/plainBox';
+import type { UnitType } from '@/model/unitType';
+import { instant } from '../context';
+import { Refusal } from '../refusal';
+import { refuseStale } from '../refuseStale';
+import { defineUseCase } from '../useCase';
+import { openJob } from './openJob';
+import { ownTypeOf } from './ownType';
+
+/**
+ * Gives the parts that came off an unknown box their places, teeth and mates: the next revision of the job's own type,
+ * which then has a drawing and a ratio. What was captured on the parts stays where it is.
+ */
+export const describeBox = defineUseCase('unit-type.describe', DescribeBoxSchema, (actor, context, input) =>
+  inTransaction(context.db, () => {
+    const { job, unitType } = openJob(context.db, input.jobId);
+    refuseStale(job, input);
+    const next: UnitType = { ...ownTypeOf(unitType), ...drawnFrom(unitType, input.box) };
+    const fault = validateUnitType(next).find(({ blocks }) => blocks !== 'nothing');
+    if (fault)
+      throw new Refusal('bad-input', `${fault.path}: ${fault.message}. Nothing was stored.`, {
+        faults: [fault],
+      });
+    insertUnitType(context.db, next, { at: instant(context), by: actor.id, ownOfJob: job.id });
+    pinUnitType(context.db, job.id, job.version, next.revision);
+    logChange(context.db, {
+      at: instant(context),
+      by: actor.id,
+      jobId: job.id,
+      topic: 'unit-type',
+      subject: next.id,
+      after: { revision: next.revision, box: input.box },
+    });
+    return { revision: next.revision };
+  }),
+);
+
+function drawnFrom({ positions }: UnitType, box: PlainBox): ReturnType<typeof boxFrom> {
+  try {
+    return boxFrom(positions, box);
+  } catch (error) {
+    if (!(error instanceof BadInput)) throw error;
+    throw new Refusal('bad-input', `${sentence(error.message)} Nothing was stored.`, {
+      faults: [{ path: `box.${error.path}`, message: error.message }],
+    });
+  }
+}
+
+const sentence = (words: string): string => `${words[0]?.toUpperCase()}${words.slice(1)}.`;

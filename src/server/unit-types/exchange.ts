@@ -1,0 +1,150 @@
+import * as v from 'valibot';
+import { trainInGear } from '@/core/gearing/trainOfType';
+import type { Fault } from '@/core/unit-type/fault';
+import { validateUnitType } from '@/core/unit-type/validate';
+import { logChange } from '@/db/changeLog';
+import { type Db, inTransaction } from '@/db/open';
+import { insertUnitType, isOwnOfJob, listUnitTypes, newestRevision, readUnitType } from '@/db/unitTypes';
+import { IdSchema, words } from '@/model/ids';
+import { type UnitType, UnitTypeSchema } from '@/model/unitType';
+import { instant } from '../context';
+import { Refusal } from '../refusal';
+import { defineUseCase } from '../useCase';
+
+export const readUnitTypes = defineUseCase('unit-type.read', v.undefined(), (_actor, { db }) => ({
+  unitTypes: listUnitTypes(db),
+}));
+
+/** The newest revision of a described type, as the document that can be brought in again. */
+export const exportType = defineUseCase(
+  'unit-type.read',
+  v.object({ unitTypeId: IdSchema }),
+  (_actor, { db }, { unitTypeId }): UnitType => {
+    const type = isOwnOfJob(db, unitTypeId)
+      ? undefined
+      : readUnitType(db, unitTypeId, newestRevision(db, unitTypeId));
+    if (!type) throw new Refusal('not-found', 'There is no such unit type.');
+    return type;
+  },
+);
+
+const text = v.pipe(
+  v.string(),
+  v.trim(),
+  v.minLength(1, 'choose a file or paste a description first'),
+  v.maxLength(2_000_000, 'at most two million characters: this is no description of a unit'),
+);
+
+export interface TypeLookedAt {
+  /** Absent when the text can't be read as a unit type at all. */
+  readonly type?: UnitType;
+  readonly faults: readonly Fault[];
+  /** What storing it would make. */
+  readonly revision: number;
+  readonly ratios: readonly { readonly gear: string; readonly words: string }[];
+  readonly mayBeStored: boolean;
+}
+
+/** Reads a description and says everything that is wrong with it, with the path; nothing is stored. */
+export const lookAtType = defineUseCase(
+  'unit-type.keep',
+  v.object({ text }),
+  (_actor, { db }, input): TypeLookedAt => lookAt(db, input.text),
+);
+
+function lookAt(db: Db, source: string): TypeLookedAt {
+  const parsed = v.safeParse(UnitTypeSchema, parseJson(source));
+  if (!parsed.success) {
+    const faults = parsed.issues.map(
+      (issue): Fault => ({ path: v.getDotPath(issue) ?? '', message: issue.message, blocks: 'section' }),
+    );
+    return { faults, revision: 0, ratios: [], mayBeStored: false };
+  }
+  const type = parsed.output;
+  const faults = validateUnitType(type);
+  const mayBeStored = !isOwnOfJob(db, type.id) && faults.every(({ blocks }) => blocks === 'nothing');
+  const looseEnds = faults.some(({ blocks }) => blocks === 'train');
+  return {
+    type,
+    faults,
+    revision: newestRevision(db, type.id) + 1,
+    ratios: looseEnds ? [] : ratiosOf(type),
+    mayBeStored,
+  };
+}
+
+function parseJson(source: string): unknown {
+  try {
+    return JSON.parse(source);
+  } catch (error) {
+    throw new Refusal('bad-input', `This is no JSON: ${(error as Error).message}. Nothing was stored.`, {
+      faults: [{ path: '', message: 'no JSON' }],
+    });
+  }
+}
+
+const ratiosOf = (type: UnitType): TypeLookedAt['ratios'] =>
+  type.states.map(({ gear }) => {
+    const found = trainInGear(type, gear);
+    if (!found.described) return { gear, words: found.missing };
+    return { gear, words: found.ratio === undefined ? found.train.status : Math.abs(found.ratio).toFixed(3) };
+  });
+
+const BringInSchema = v.object({ text, note: words(200, 1), revision: v.pipe(v.number(), v.integer()) });
+
+/** Stores a description that was looked at, as a new type or as the next revision of one; jobs keep the one they pin. */
+export const bringInType = defineUseCase('unit-type.keep', BringInSchema, (actor, context, input) =>
+  inTransaction(context.db, () => {
+    const { type, faults, revision, mayBeStored } = lookAt(context.db, input.text);
+    if (!type || !mayBeStored) {
+      const blocking = faults.find(({ blocks }) => blocks !== 'nothing');
+      throw new Refusal(
+        'bad-input',
+        blocking
+          ? `${blocking.path}: ${blocking.message}. Nothing was stored.`
+          : 'This type belongs to one job. Nothing was stored.',
+        { faults },
+      );
+    }
+    if (revision !== input.revision)
+      throw new Refusal(
+        'stale',
+        'Somebody stored another revision meanwhile. Look at it again; nothing was stored.',
+      );
+    return store(context.db, { ...type, revision }, input.note, actor, instant(context));
+  }),
+);
+
+const CopySchema = v.object({ unitTypeId: IdSchema, newId: IdSchema, title: words(80, 1) });
+
+/** A type of its own to begin from; it remembers what it was copied from. */
+export const copyType = defineUseCase('unit-type.keep', CopySchema, (actor, context, input) =>
+  inTransaction(context.db, () => {
+    const source = exportType(actor, context, { unitTypeId: input.unitTypeId });
+    if (newestRevision(context.db, input.newId) > 0)
+      throw new Refusal('bad-input', `There is a unit type “${input.newId}” already.`, {
+        faults: [{ path: 'newId', message: 'taken' }],
+      });
+    const copy: UnitType = {
+      ...source,
+      id: input.newId,
+      title: input.title,
+      revision: 1,
+      basedOn: { id: source.id, revision: source.revision },
+    };
+    return store(context.db, copy, `Copied from ${source.title}`, actor, instant(context));
+  }),
+);
+
+function store(db: Db, type: UnitType, note: string, actor: { readonly id: string }, at: string) {
+  insertUnitType(db, type, { at, by: actor.id, note });
+  logChange(db, {
+    at,
+    by: actor.id,
+    jobId: null,
+    topic: 'unit-type',
+    subject: type.id,
+    after: { revision: type.revision, note },
+  });
+  return { unitTypeId: type.id, revision: type.revision };
+}

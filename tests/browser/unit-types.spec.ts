@@ -1,0 +1,103 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { bookIn, enter, expect, test } from './fixtures';
+
+const SKETCH = path.resolve('tests/unit/sketches/sketch-bevel.json');
+
+test('a description is brought in: its faults by path, its drawing and ratio, stored, taken out again, copied', async ({
+  page,
+}) => {
+  await enter(page, 'lead', '/unit-types');
+  const pasted = page.getByLabel('Or pasted');
+  const look = page.getByRole('button', { name: 'Look at it' });
+  await pasted.fill('{ "id": ');
+  await look.click();
+  await expect(page.getByRole('alert').filter({ hasText: 'This is no JSON' })).toBeVisible();
+
+  const document = JSON.parse(fs.readFileSync(SKETCH, 'utf8')) as { id: string; title: string };
+  await pasted.fill(JSON.stringify({ ...document, schemaVersion: 9 }));
+  await look.click();
+  const found = page.getByTestId('looked-at');
+  await expect(found).toContainText('schemaVersion');
+  await expect(found.getByRole('button', { name: /^Store it/ })).toHaveCount(0);
+
+  await page.getByLabel('File (JSON)').setInputFiles(SKETCH);
+  await look.click();
+  await expect(found).toContainText(document.title);
+  await expect(found.getByTestId('section').locator('[data-position]').first()).toBeAttached();
+  await found.getByLabel('What is new in it').fill('from a file');
+  await found.getByRole('button', { name: 'Store it as a new type' }).click();
+  await expect(page.getByRole('status')).toHaveText(`${document.id} is stored as revision 1.`);
+  const table = page.getByRole('table', { name: 'Unit types' });
+  await expect(table).toContainText(document.title);
+
+  const out = await page.request.get(`/api/v1/unit-types/${document.id}`);
+  expect(out.headers()['content-disposition']).toContain(`${document.id}-revision-1.json`);
+  expect(((await out.json()) as { id: string }).id).toBe(document.id);
+
+  await table
+    .getByRole('row', { name: new RegExp(document.title) })
+    .getByRole('button', { name: 'Copy' })
+    .click();
+  await page.getByLabel('Id of the copy').fill('torvane-hx41');
+  await page.getByRole('button', { name: 'Make the copy' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'already' })).toBeVisible();
+  await page.getByLabel('Id of the copy').fill('bevel-of-the-test');
+  await page.getByRole('button', { name: 'Make the copy' }).click();
+  await expect(table).toContainText('bevel-of-the-test');
+});
+
+test('an unknown two-shaft box is described from nothing while it comes apart, and gets a drawing and a ratio', async ({
+  page,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'mill of the unknown box', 'Not described yet');
+  const add = async (name: string, family: string) => {
+    await page.getByLabel('What it is').fill(name);
+    await page.getByLabel('Kind of part').selectOption(family);
+    await page.getByRole('button', { name: 'Add the part' }).click();
+    await expect(page.getByTestId('part-list')).toContainText(name);
+  };
+  await add('Upper shaft', 'shaft-spline');
+  await add('Lower shaft', 'shaft-spline');
+  await add('Driver', 'gear-teeth');
+  await add('Driven', 'gear-teeth');
+  const form = page.getByTestId('describe-box');
+  const figures: [string, string][] = [
+    ['Upper shaft, length, mm', '200'],
+    ['Upper shaft, diameter, mm', '30'],
+    ['Lower shaft, length, mm', '220'],
+    ['Lower shaft, diameter, mm', '40'],
+    ['Driver, from the left end, mm', '50'],
+    ['Driver, width, mm', '25'],
+    ['Driver, teeth', '17'],
+    ['Driven, from the left end, mm', '50'],
+    ['Driven, width, mm', '25'],
+    ['Driven, teeth', '0'],
+    ['Module, mm', '3'],
+  ];
+  for (const [label, figure] of figures) await form.getByLabel(label).fill(figure);
+  await form.getByLabel('Driver, on').selectOption({ label: 'Upper shaft' });
+  await form.getByLabel('Driven, on').selectOption({ label: 'Lower shaft' });
+  await form.getByLabel('Driver, meets').selectOption({ label: 'Driven' });
+  await form.getByLabel('Power comes in by').selectOption({ label: 'Upper shaft' });
+  await form.getByLabel('Power leaves by').selectOption({ label: 'Lower shaft' });
+  await form.getByRole('button', { name: 'Draw it' }).click();
+  await expect(form.getByRole('alert')).toContainText('Driven, teeth: at least 3 teeth');
+  await form.getByLabel('Driven, teeth').fill('43');
+  await form.getByLabel('Driver, from the left end, mm').fill('190');
+  await form.getByRole('button', { name: 'Draw it' }).click();
+  await expect(form.getByRole('alert')).toContainText('Driver stands out beyond the end of its shaft');
+  await form.getByLabel('Driver, from the left end, mm').fill('50');
+  await form.getByRole('button', { name: 'Draw it' }).click();
+
+  const section = page.getByTestId('section');
+  await expect(section.locator('[data-position]')).toHaveCount(4);
+  await page
+    .getByRole('group', { name: 'Gear engaged on the drawing' })
+    .getByRole('button', { name: 'as found' })
+    .click();
+  // By hand: 43/17.
+  await expect(page.getByTestId('power-panel')).toContainText('ratio 2.529, the output turns backwards');
+  await expect(page.getByTestId('power').locator('[data-mesh="loaded"]')).toHaveCount(1);
+});
