@@ -47,6 +47,19 @@ test('a limit sheet is pasted, looked at line by line, saved as a revision; the 
   await page.getByRole('button', { name: 'Add it to the draft' }).click();
   await expect(draft).toContainText('Journal diameter is checked now');
 
+  // How a check is read, and that it is read at all.
+  await page.locator('[data-check="ring-5-gap"]').getByRole('button').click();
+  await page.getByRole('button', { name: 'How it is read' }).click();
+  await page.getByLabel('Usually to, mm').fill('1,234');
+  await page.getByRole('button', { name: 'Into the draft' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'What is usual' })).toContainText('1.234 or 1234');
+  await page.getByLabel('Usually to, mm').fill('1.8');
+  await page.getByRole('button', { name: 'Into the draft' }).click();
+  await expect(draft).toContainText('Reserve gap is read or judged in another way');
+  await page.locator('[data-check="sleeve-12-groove"]').getByRole('button').click();
+  await page.getByRole('button', { name: 'Check it no longer' }).click();
+  await expect(draft).toContainText('Width of the fork groove is no longer checked');
+
   await page.getByLabel('Why', { exact: true }).fill('After the towing boxes');
   await page.getByRole('button', { name: 'Save as revision 2' }).click();
   await expect(page.getByRole('heading', { name: 'Limit sheet, revision 2' })).toBeVisible();

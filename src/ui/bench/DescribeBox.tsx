@@ -6,7 +6,7 @@ import * as v from 'valibot';
 import { parseReading } from '@/core/quantity/parseReading';
 import { PlainBoxSchema } from '@/model/plainBox';
 import type { Position, UnitType } from '@/model/unitType';
-import { Field, Select, TextInput } from '../kit/Field';
+import { Field, Select, TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
@@ -126,17 +126,12 @@ interface PartProps {
 }
 
 const Figure = ({ text, set, name, label }: PartProps) => (
-  <Field label={label}>
-    {(wiring) => (
-      <TextInput
-        {...wiring}
-        value={text[name] ?? ''}
-        inputMode="decimal"
-        autoComplete="off"
-        onChange={(event) => set(name, event.target.value)}
-      />
-    )}
-  </Field>
+  <TextField
+    label={label}
+    value={text[name] ?? ''}
+    onText={(typed) => set(name, typed)}
+    inputMode="decimal"
+  />
 );
 
 const Choice = ({ text, set, name, label, of }: PartProps & { readonly of: readonly Position[] }) => (

@@ -6,7 +6,7 @@ import * as v from 'valibot';
 import { OtherRatioInputSchema, otherRatio } from '@/core/gearing/otherRatio';
 import { formatNumber } from '@/core/quantity/format';
 import { parseReading } from '@/core/quantity/parseReading';
-import { Field, TextInput } from '../kit/Field';
+import { TextField } from '../kit/Field';
 import { Table } from '../kit/Table';
 
 const FIELDS = [
@@ -44,17 +44,13 @@ export function OtherRatio({
       </Heading>
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(5, 1fr)' }} columnGap="12px">
         {FIELDS.map(([name, label]) => (
-          <Field key={name} label={label}>
-            {(wiring) => (
-              <TextInput
-                {...wiring}
-                value={text[name]}
-                inputMode="decimal"
-                autoComplete="off"
-                onChange={(event) => setText({ ...text, [name]: event.target.value })}
-              />
-            )}
-          </Field>
+          <TextField
+            key={name}
+            label={label}
+            value={text[name]}
+            onText={(typed) => setText({ ...text, [name]: typed })}
+            inputMode="decimal"
+          />
         ))}
       </Grid>
       {begun && !input.success && (

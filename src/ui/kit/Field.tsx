@@ -59,3 +59,26 @@ export function Field({ label, hint, error, children }: FieldProps) {
     </Box>
   );
 }
+
+interface TextFieldProps extends Omit<FieldProps, 'children'> {
+  readonly value: string;
+  readonly onText: (text: string) => void;
+  readonly inputMode?: 'decimal' | 'numeric' | 'text';
+}
+
+/** A labelled line of text that its owner holds: what is typed goes out as it is. */
+export function TextField({ value, onText, inputMode = 'text', ...field }: TextFieldProps) {
+  return (
+    <Field {...field}>
+      {(wiring) => (
+        <TextInput
+          {...wiring}
+          value={value}
+          inputMode={inputMode}
+          autoComplete="off"
+          onChange={(event) => onText(event.target.value)}
+        />
+      )}
+    </Field>
+  );
+}

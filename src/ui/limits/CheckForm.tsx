@@ -7,7 +7,7 @@ import { parseReading } from '@/core/quantity/parseReading';
 import { JUDGED_STATISTICS } from '@/model/checkDefinition';
 import { UNIT_SYMBOL } from '@/model/units';
 import { type Check, CheckSchema } from '@/model/unitType';
-import { Field, Select, TextInput } from '../kit/Field';
+import { Field, Select, TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 
@@ -53,33 +53,14 @@ export function CheckForm({
         take();
       }}
     >
-      <Field label="Called">
-        {(wiring) => (
-          <TextInput
-            {...wiring}
-            value={text.title}
-            onChange={(event) => set({ title: event.target.value })}
-          />
-        )}
-      </Field>
-      <Field label="How to, in one line">
-        {(wiring) => (
-          <TextInput
-            {...wiring}
-            value={text.howTo}
-            onChange={(event) => set({ howTo: event.target.value })}
-          />
-        )}
-      </Field>
-      <Field label="Places that must be read" hint="With semicolons between them; empty: one place.">
-        {(wiring) => (
-          <TextInput
-            {...wiring}
-            value={text.places}
-            onChange={(event) => set({ places: event.target.value })}
-          />
-        )}
-      </Field>
+      <TextField label="Called" value={text.title} onText={(typed) => set({ title: typed })} />
+      <TextField label="How to, in one line" value={text.howTo} onText={(typed) => set({ howTo: typed })} />
+      <TextField
+        label="Places that must be read"
+        hint="With semicolons between them; empty: one place."
+        value={text.places}
+        onText={(typed) => set({ places: typed })}
+      />
       <Field label="Judged">
         {(wiring) => (
           <Select
@@ -97,16 +78,13 @@ export function CheckForm({
       </Field>
       <Grid templateColumns="1fr 1fr" columnGap="12px">
         {(['from', 'to'] as const).map((end) => (
-          <Field key={end} label={`Usually ${end}, ${UNIT_SYMBOL[check.unit]}`}>
-            {(wiring) => (
-              <TextInput
-                {...wiring}
-                value={text[end]}
-                inputMode="decimal"
-                onChange={(event) => set({ [end]: event.target.value })}
-              />
-            )}
-          </Field>
+          <TextField
+            key={end}
+            label={`Usually ${end}, ${UNIT_SYMBOL[check.unit]}`}
+            value={text[end]}
+            onText={(typed) => set({ [end]: typed })}
+            inputMode="decimal"
+          />
         ))}
       </Grid>
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}

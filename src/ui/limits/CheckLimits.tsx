@@ -9,7 +9,7 @@ import { unitsAlike } from '@/core/quantity/units';
 import { describeLimit, describeSource } from '@/core/report/describeMeasurement';
 import { UNIT_SYMBOL } from '@/model/units';
 import { type Check, LIMIT_KINDS, LIMIT_SOURCES, type Limit, LimitSchema } from '@/model/unitType';
-import { Field, Select, TextInput } from '../kit/Field';
+import { Field, Select, TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { CheckPicture } from '../measure/CheckPicture';
@@ -255,17 +255,13 @@ function LimitForm({
           )}
         </Field>
         {FIGURES.filter((figure) => figure !== 'variation' || check.every).map((figure) => (
-          <Field key={figure} label={FIGURE_NAMES[figure]}>
-            {(wiring) => (
-              <TextInput
-                {...wiring}
-                value={text[figure]}
-                inputMode="decimal"
-                autoComplete="off"
-                onChange={(event) => set({ [figure]: event.target.value })}
-              />
-            )}
-          </Field>
+          <TextField
+            key={figure}
+            label={FIGURE_NAMES[figure]}
+            value={text[figure]}
+            onText={(typed) => set({ [figure]: typed })}
+            inputMode="decimal"
+          />
         ))}
         <Field label="Unit">
           {(wiring) => (
@@ -279,25 +275,18 @@ function LimitForm({
           )}
         </Field>
       </Grid>
-      <Field label="Where it comes from" hint="Book and page, or whose experience.">
-        {(wiring) => (
-          <TextInput
-            {...wiring}
-            value={text.words}
-            onChange={(event) => set({ words: event.target.value })}
-          />
-        )}
-      </Field>
+      <TextField
+        label="Where it comes from"
+        hint="Book and page, or whose experience."
+        value={text.words}
+        onText={(typed) => set({ words: typed })}
+      />
       {text.source === 'shop' && (
-        <Field label="Why the shop goes by it">
-          {(wiring) => (
-            <TextInput
-              {...wiring}
-              value={text.reason}
-              onChange={(event) => set({ reason: event.target.value })}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Why the shop goes by it"
+          value={text.reason}
+          onText={(typed) => set({ reason: typed })}
+        />
       )}
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       <Flex gap="8px">

@@ -10,7 +10,7 @@ import type { Actor } from '@/model/people';
 import type { Check, UnitType } from '@/model/unitType';
 import { PageHead } from '../frame/PageHead';
 import { longDate } from '../kit/dates';
-import { Field, TextInput } from '../kit/Field';
+import { TextField } from '../kit/Field';
 import { useReadsIn } from '../kit/figures';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press, PressLink } from '../kit/Press';
@@ -248,12 +248,12 @@ function SaveRevision({
           <li key={change}>{change}</li>
         ))}
       </Box>
-      <Field
+      <TextField
         label="Why"
         hint={`Saved as revision ${unitType.revision + 1}. Jobs keep the revision they were booked in with.`}
-      >
-        {(wiring) => <TextInput {...wiring} value={note} onChange={(event) => setNote(event.target.value)} />}
-      </Field>
+        value={note}
+        onText={setNote}
+      />
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       <Flex gap="8px">
         <Press type="submit" kind="main" disabled={note.trim() === ''}>

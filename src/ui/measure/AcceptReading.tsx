@@ -6,7 +6,7 @@ import type { JudgedCheck } from '@/core/wear/partStanding';
 import { TOO_CLOSE_POLICIES } from '@/model/tooClose';
 import type { Job } from '../bench/useJob';
 import { longInstant } from '../kit/dates';
-import { Field, TextInput } from '../kit/Field';
+import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
@@ -60,11 +60,7 @@ export function AcceptReading({ judged, positionId, job, mayAccept }: AcceptRead
             void accept();
           }}
         >
-          <Field label="Why it may pass">
-            {(wiring) => (
-              <TextInput {...wiring} value={reason} onChange={(event) => setReason(event.target.value)} />
-            )}
-          </Field>
+          <TextField label="Why it may pass" value={reason} onText={setReason} />
           {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
           <Press type="submit" disabled={reason.trim() === ''}>
             Accept it as printed, in my name

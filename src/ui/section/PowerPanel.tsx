@@ -8,7 +8,7 @@ import type { TrainInGear } from '@/core/gearing/trainOfType';
 import { formatNumber } from '@/core/quantity/format';
 import { parseReading } from '@/core/quantity/parseReading';
 import type { UnitType } from '@/model/unitType';
-import { Field, TextInput } from '../kit/Field';
+import { TextField } from '../kit/Field';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { Table } from '../kit/Table';
@@ -142,16 +142,13 @@ function OnTheRoad({ unitType, inGear }: Pick<PowerPanelProps, 'unitType' | 'inG
       </Heading>
       <Grid templateColumns={`repeat(${fields.length}, 1fr)`} columnGap="12px">
         {fields.map(([name, label]) => (
-          <Field key={name} label={label}>
-            {(wiring) => (
-              <TextInput
-                {...wiring}
-                value={text[name]}
-                inputMode="decimal"
-                onChange={(event) => setText({ ...text, [name]: event.target.value })}
-              />
-            )}
-          </Field>
+          <TextField
+            key={name}
+            label={label}
+            value={text[name]}
+            onText={(typed) => setText({ ...text, [name]: typed })}
+            inputMode="decimal"
+          />
         ))}
       </Grid>
       {!orders && <EmptyState>Speed, wheel and ratio are figures greater than 0.</EmptyState>}

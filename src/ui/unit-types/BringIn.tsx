@@ -8,7 +8,7 @@ import { shippedGradeRules } from '@/catalog/gradeRules';
 import type { Fault } from '@/core/unit-type/fault';
 import { partState } from '@/core/wear/partStanding';
 import type { UnitType } from '@/model/unitType';
-import { Field, TextArea, TextInput } from '../kit/Field';
+import { Field, TextArea, TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
@@ -90,11 +90,7 @@ export function BringIn() {
           {found.type && <Preview type={found.type} ratios={found.ratios} />}
           {found.type && found.mayBeStored && (
             <Box maxWidth="640px" marginTop="12px">
-              <Field label="What is new in it">
-                {(wiring) => (
-                  <TextInput {...wiring} value={note} onChange={(event) => setNote(event.target.value)} />
-                )}
-              </Field>
+              <TextField label="What is new in it" value={note} onText={setNote} />
               <Press kind="main" disabled={note.trim() === ''} onClick={() => void store(found.revision)}>
                 {found.revision === 1
                   ? 'Store it as a new type'

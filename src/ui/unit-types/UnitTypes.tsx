@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Actor } from '@/model/people';
 import { PageHead } from '../frame/PageHead';
-import { Field, TextInput } from '../kit/Field';
+import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press, PressLink } from '../kit/Press';
 import { send } from '../kit/send';
@@ -92,16 +92,13 @@ function CopyForm({ of, onDone }: { readonly of: TypeHead; readonly onDone: () =
       <Heading as="h2" fontSize="18px" marginBottom="8px">
         Copy {of.title}
       </Heading>
-      <Field label="Id of the copy" hint="Small letters, figures and hyphens.">
-        {(wiring) => (
-          <TextInput {...wiring} value={newId} onChange={(event) => setNewId(event.target.value)} />
-        )}
-      </Field>
-      <Field label="Called">
-        {(wiring) => (
-          <TextInput {...wiring} value={title} onChange={(event) => setTitle(event.target.value)} />
-        )}
-      </Field>
+      <TextField
+        label="Id of the copy"
+        hint="Small letters, figures and hyphens."
+        value={newId}
+        onText={setNewId}
+      />
+      <TextField label="Called" value={title} onText={setTitle} />
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       <Flex gap="8px">
         <Press type="submit" kind="main">
