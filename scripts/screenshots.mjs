@@ -22,6 +22,7 @@ const VIEWS = [
   { name: 'gauges', url: '/gauges' },
   { name: 'gauge-study', url: '/gauges/studies', link: 'Backlash of five teeth, Dial G4' },
   { name: 'limit-sheet', url: '/limits/skell-five', press: '[data-check="ring-3-gap"] button' },
+  { name: 'unit-types', url: '/unit-types' },
   { name: 'identity', url: '/jobs/412?station=book-in', height: 1300 },
   { name: 'ticket-picture', url: '/jobs/412?part=ring-gear&face=picture' },
   { name: 'ticket-decide', url: '/jobs/412?part=ring-gear&face=decide' },
