@@ -49,6 +49,7 @@ try {
       });
     await page.goto(HOME + url, { waitUntil: 'networkidle' });
     if (link) await page.getByRole('link', { name: link }).click();
+    if (link) await page.waitForURL((at) => at.pathname !== url);
     if (link) await page.waitForLoadState('networkidle');
     if (press) await page.locator(press).click();
     await page.evaluate(() => document.activeElement instanceof HTMLElement && document.activeElement.blur());
