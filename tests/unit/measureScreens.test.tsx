@@ -211,6 +211,20 @@ describe('notes beside a diameter', () => {
   });
 });
 
+describe('a part that was warm when it was read', () => {
+  const warm = (temperatureC: number | null) =>
+    stateOf(
+      [check({ temperature: true })],
+      [0.05, 0.05, 0.06].map((value) => reading(value, { temperatureC })),
+    );
+  it('is not called sound, however its figure lies; at room temperature it is', () => {
+    expect(warm(29).judgements[0]?.judgement.word).toBe('within');
+    expect(warm(29)).toMatchObject({ standing: 'open', openQuestions: ['Float: not read at 20 °C'] });
+    expect(warm(21)).toMatchObject({ standing: 'sound', openQuestions: [] });
+    expect(warm(null).standing).toBe('sound');
+  });
+});
+
 describe('a reading too close to call, by the rule of the shop', () => {
   const close = [reading(0.1), reading(0.1), reading(0.11)];
   it.each([

@@ -5,6 +5,7 @@ import type { GradeEntry, JobSnapshot } from '@/model/snapshot';
 import type { TooClosePolicy } from '@/model/tooClose';
 import type { Check, Position } from '@/model/unitType';
 import { type CheckJudgement, judgeCheck } from '../metrology/judgeCheck';
+import { isNearReference, REFERENCE_C } from '../metrology/temperature';
 import { NOT_LOOKED_AT_QUESTION, NOT_MEASURED } from '../report/groupOpen';
 import { findActive } from './active';
 import type { GradeRules } from './gradeRule.schema';
@@ -19,6 +20,8 @@ export interface JudgedCheck {
   readonly judgement: CheckJudgement;
   /** Of a reading that is too close to call, where the shop accepts such and somebody did. */
   readonly accepted?: Acceptance;
+  /** Read while the part was too far from the temperature that lengths are stated at. */
+  readonly offTemperature: boolean;
 }
 
 export interface PartState {
@@ -57,7 +60,12 @@ export function partState(
     const judgement = judgeCheck(check, own, facts.gauges);
     const of = { positionId: position.id, checkId: check.id, mark: readingsMark(own) };
     const accepted = judgement.word === 'too-close' ? acceptanceInForce(rule, of) : undefined;
-    return { check, judgement, ...(accepted ? { accepted } : {}) };
+    return {
+      check,
+      judgement,
+      offTemperature: isOffTemperature(check, own),
+      ...(accepted ? { accepted } : {}),
+    };
   });
   const findings = findActive(facts.findings).filter((finding) => finding.positionId === position.id);
   const verdicts = judgements.flatMap(({ check, judgement }) =>
@@ -73,6 +81,9 @@ export function partState(
     ...(grade === null ? [damageSeen ? 'Seen, but not graded' : NOT_LOOKED_AT_QUESTION] : []),
     ...(entry && outrunByEvidence(entry, proposal) ? ['New evidence since it was graded'] : []),
     ...judgements.flatMap((judged) => measurementOpen(judged, facts.tooClosePolicy)),
+    ...judgements.flatMap(({ check, offTemperature }) =>
+      offTemperature ? [`${check.title}: not read at ${REFERENCE_C} °C`] : [],
+    ),
   ];
   return {
     position,
@@ -87,6 +98,10 @@ export function partState(
 /** The rules propose something worse now than they did when the grade was put down. */
 const outrunByEvidence = (entry: Pick<GradeEntry, 'grade' | 'proposed'>, { grade }: GradeProposal): boolean =>
   grade !== null && grade > entry.grade && grade > (entry.proposed ?? -1);
+
+const isOffTemperature = (check: Check, readings: PartFacts['readings']): boolean =>
+  check.temperature === true &&
+  readings.some(({ temperatureC }) => temperatureC !== null && !isNearReference(temperatureC));
 
 function measurementOpen({ check, judgement, accepted }: JudgedCheck, policy: TooClosePolicy): string[] {
   if (judgement.word === 'no-limit') return [`${check.title}: no limit known`];
