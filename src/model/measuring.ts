@@ -1,8 +1,8 @@
 import * as v from 'valibot';
+import { CheckSchema } from './checks';
 import { IdSchema, words } from './ids';
 import { TooClosePolicySchema } from './tooClose';
 import { ReadsInSchema, UnitSchema } from './units';
-import { CheckSchema } from './unitType';
 
 /** Who took the risk of a reading that is too close to call. */
 export interface Acceptance {

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { bookIn, enter, expect, test } from './fixtures';
 
-const SKETCH = path.resolve('tests/unit/sketches/sketch-bevel.json');
+const SKETCH = path.resolve('tests/unit/fixtures/sketch-bevel.json');
 
 test('a description is brought in: its faults by path, its drawing and ratio, stored, taken out again, copied', async ({
   page,

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { readChanges } from '@/db/changeLog';
-import type { Check, Limit } from '@/model/unitType';
+import type { Check, Limit } from '@/model/checks';
 import { countIdentity } from '@/server/book-in/countIdentity';
 import { changeBenchGaugeUnit, readBenchGauge } from '@/server/devices/benchGauge';
 import { acceptReading } from '@/server/grade/acceptReading';

@@ -105,7 +105,15 @@ describe('the rack', () => {
     bookTestUnit(shop, { peg: 641, unitTypeId: undefined });
     const { nextPeg, unitTypes } = readBookInForm(shop.people.lead, shop.context, undefined);
     expect(nextPeg).toBe(642);
-    expect(unitTypes.map(({ id }) => id).sort()).toEqual(['skell-five', 'torvane-hx41']);
+    expect(unitTypes.map(({ id }) => id).sort()).toEqual([
+      'marnholt-b2',
+      'orlop-t2',
+      'ostrevik-w3',
+      'skell-five',
+      'skell-t5',
+      'torvane-hx41',
+      'torvane-lk43',
+    ]);
   });
 
   it('tells a peg that nothing hangs on', () => {

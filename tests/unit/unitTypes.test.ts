@@ -10,7 +10,7 @@ import { bringInType, copyType, exportType, lookAtType, readUnitTypes } from '@/
 import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
 
 const sketch = (name: string): UnitType =>
-  JSON.parse(fs.readFileSync(path.resolve(`tests/unit/sketches/sketch-${name}.json`), 'utf8')) as UnitType;
+  JSON.parse(fs.readFileSync(path.resolve(`tests/unit/fixtures/sketch-${name}.json`), 'utf8')) as UnitType;
 
 let shop: TestShop;
 beforeEach(() => {

@@ -1,4 +1,5 @@
-import type { Gear, Mesh, UnitType } from '@/model/unitType';
+import type { Gear, Mesh } from '@/model/train';
+import type { UnitType } from '@/model/unitType';
 import { BadInput } from '../badInput';
 import { type Train, type TrainInput, train } from './train';
 

@@ -1,13 +1,7 @@
 import * as v from 'valibot';
+import { type Check, LIMIT_KINDS, LIMIT_SOURCES, type Limit, LimitSchema } from '@/model/checks';
 import { UnitSchema } from '@/model/units';
-import {
-  type Check,
-  LIMIT_KINDS,
-  LIMIT_SOURCES,
-  type Limit,
-  LimitSchema,
-  type Position,
-} from '@/model/unitType';
+import type { Position } from '@/model/unitType';
 import { parseReading } from '../quantity/parseReading';
 import { sameDimension } from '../quantity/units';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
-import type { Check, Limit } from '@/model/unitType';
+import type { Check, Limit } from '@/model/checks';
 import { limitInForce, limitsBeside } from '../metrology/limitInForce';
 import { LIMIT_COLUMNS, type LimitRow, limitRowsOf, readLimitRows, withLimits } from './limitRows';
 import { sheetChanges } from './sheetChanges';

@@ -1,4 +1,4 @@
-import type { Check, Limit } from '@/model/unitType';
+import type { Check, Limit } from '@/model/checks';
 import { describeLimit } from '../report/describeMeasurement';
 import { limitKey } from './limitRows';
 

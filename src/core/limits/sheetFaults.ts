@@ -1,4 +1,5 @@
-import type { Check, UnitType } from '@/model/unitType';
+import type { Check } from '@/model/checks';
+import type { UnitType } from '@/model/unitType';
 import { sameDimension } from '../quantity/units';
 import { limitKey } from './limitRows';
 

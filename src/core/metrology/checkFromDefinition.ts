@@ -1,5 +1,5 @@
 import type { CheckDefinition, PlacePattern } from '@/model/checkDefinition';
-import type { Check } from '@/model/unitType';
+import type { Check } from '@/model/checks';
 
 const ROUND = { count: 12, word: 'angle' };
 const QUARTERS = ['0°', '90°', '180°', '270°'];

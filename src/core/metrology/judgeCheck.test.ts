@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import type { Check } from '@/model/checks';
 import type { Unit } from '@/model/units';
-import type { Check } from '@/model/unitType';
 import { convert } from '../quantity/units';
 import { type GaugeFacts, judgeCheck, type TakenReading } from './judgeCheck';
 

@@ -1,7 +1,7 @@
 import { deviation, group, mean } from 'd3-array';
 import type { JudgedStatistic } from '@/model/checkDefinition';
+import type { Check, Limit } from '@/model/checks';
 import type { Unit } from '@/model/units';
-import type { Check, Limit } from '@/model/unitType';
 import { baseUnit, convert } from '../quantity/units';
 import { lapsedGauges } from './calibration';
 import { limitInForce, limitsBeside } from './limitInForce';

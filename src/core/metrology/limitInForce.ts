@@ -1,4 +1,4 @@
-import type { Check, Limit } from '@/model/unitType';
+import type { Check, Limit } from '@/model/checks';
 
 const KINDS: readonly Limit['kind'][] = ['service', 'set-up', 'new'];
 

@@ -1,4 +1,4 @@
-import type { Check } from '@/model/unitType';
+import type { Check } from '@/model/checks';
 
 /** The evenly spaced places of a check that can be read all the way round: `tooth 1` … `tooth 41`. */
 export const placesRound = ({ every }: Pick<Check, 'every'>): string[] =>

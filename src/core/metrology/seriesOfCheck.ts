@@ -1,5 +1,5 @@
 import { group, mean } from 'd3-array';
-import type { Check } from '@/model/unitType';
+import type { Check } from '@/model/checks';
 import { angleOf } from './places';
 import { type RotationSeries, rotationSeries } from './rotationSeries';
 

@@ -1,4 +1,4 @@
-import type { Check } from '@/model/unitType';
+import type { Check } from '@/model/checks';
 import { harmonicsAt } from './rotationSeries';
 import type { CheckSeries } from './seriesOfCheck';
 

@@ -1,7 +1,7 @@
+import type { Check, Limit } from '@/model/checks';
 import type { Acceptance } from '@/model/measuring';
 import type { ReportMeasurement } from '@/model/report';
 import { type ReadsIn, UNIT_SYMBOL, type Unit } from '@/model/units';
-import type { Check, Limit } from '@/model/unitType';
 import type { CheckJudgement } from '../metrology/judgeCheck';
 import { formatNumber, formatQuantity } from '../quantity/format';
 import { decimalsInUnit, unitToRead } from '../quantity/readsIn';

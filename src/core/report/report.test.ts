@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findMode } from '@/catalog/damageWords';
+import type { Check, Limit } from '@/model/checks';
 import type { ReportDocument, ReportPart } from '@/model/report';
-import type { Check, Limit } from '@/model/unitType';
 import { canonicalJson, sameContent } from '../canonicalJson';
 import { judgeCheck } from '../metrology/judgeCheck';
 import { describeFinding } from './describeFinding';

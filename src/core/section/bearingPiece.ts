@@ -1,4 +1,4 @@
-import type { Draw } from '@/model/unitType';
+import type { Draw } from '@/model/draw';
 import type { AxisFrame, Side } from './frame';
 import { rectangle } from './gearPiece';
 import type { Point } from './geometry';

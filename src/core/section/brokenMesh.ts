@@ -1,4 +1,5 @@
-import type { Gear, UnitType } from '@/model/unitType';
+import type { Gear } from '@/model/train';
+import type { UnitType } from '@/model/unitType';
 import { frameOf } from './frame';
 import type { Point } from './geometry';
 import { drawnPitchRadius } from './pieceOf';

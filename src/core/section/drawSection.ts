@@ -4,6 +4,7 @@ import { brokenMeshes } from './brokenMesh';
 import { frameOf } from './frame';
 import { type Box, boxOf, type Point, pointInside } from './geometry';
 import { type HatchAngle, hatchAngles } from './hatching';
+import { hullPiece } from './hullPiece';
 import { EDGE, FOOT, labelSection } from './labelSection';
 import { LABEL_HEIGHT, type LabelSide, type PlacedLabel } from './labels';
 import { pieceOf } from './pieceOf';
@@ -24,6 +25,7 @@ export interface DrawnArea {
   readonly positionId: string;
   readonly tone: Tone;
   readonly points: readonly Point[];
+  readonly holes?: readonly (readonly Point[])[];
   readonly open?: boolean;
   readonly hatch?: { readonly angle: HatchAngle; readonly spacing: number };
 }
@@ -108,14 +110,31 @@ export function drawSection(type: UnitType, options: SectionOptions): Section {
   };
 }
 
+/** Pieces depend on the type alone: opening a part or turning the tablet doesn't cast the case again. */
+const drawnBefore = new WeakMap<UnitType, Drawn[]>();
+
 function drawPieces(type: UnitType): Drawn[] {
+  const known = drawnBefore.get(type);
+  if (known) return known;
+  const drawn = piecesOfType(type);
+  drawnBefore.set(type, drawn);
+  return drawn;
+}
+
+function piecesOfType(type: UnitType): Drawn[] {
   const broken = brokenMeshes(type);
-  return type.positions.flatMap((position): Drawn[] => {
+  const held = type.positions.flatMap((position): Drawn[] => {
     const piece = pieceOf(type, position);
     if (!piece) return [];
     const own = broken.filter(({ positionId }) => positionId === position.id).map(({ line }) => line);
     return [{ position, piece: { ...piece, lines: [...piece.lines, ...own] } }];
   });
+  const castings = type.positions.flatMap((position): Drawn[] => {
+    if (position.draw?.shape !== 'hull') return [];
+    const piece = hullPiece(type, position.draw, held);
+    return piece.areas.length > 0 ? [{ position, piece }] : [];
+  });
+  return [...castings, ...held];
 }
 
 /** Room for the rows of labels above and below; columns stand beside the drawing where it leaves room. */
@@ -150,6 +169,7 @@ function paintingOrder(
             positionId,
             tone: area.tone,
             points: onSheet(area.points),
+            ...(area.holes ? { holes: area.holes.map(onSheet) } : {}),
             ...(area.open ? { open: true } : {}),
             ...hatch,
           },
@@ -172,7 +192,7 @@ function anchorOf(piece: Piece, side: LabelSide, onSheet: (points: readonly Poin
   const topLevel = Math.max(...visible.map(({ level }) => level));
   const candidates = visible
     .filter(({ level }) => level >= Math.min(topLevel, 1000))
-    .map((area) => pointInside(onSheet(area.points)));
+    .map((area) => pointInside(onSheet(area.points), area.holes?.map(onSheet)));
   const wish: Record<LabelSide, (point: Point) => number> = {
     top: ([, y]) => y,
     bottom: ([, y]) => -y,

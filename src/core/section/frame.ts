@@ -1,4 +1,4 @@
-import type { Axis } from '@/model/unitType';
+import type { Axis } from '@/model/draw';
 import type { Point } from './geometry';
 
 export type Side = 'plus' | 'minus';

@@ -1,4 +1,5 @@
-import type { Draw, Gear } from '@/model/unitType';
+import type { Draw } from '@/model/draw';
+import type { Gear } from '@/model/train';
 import type { AxisFrame, Side } from './frame';
 import type { Point } from './geometry';
 import { onSide } from './revolve';

@@ -30,9 +30,20 @@ export function holdsPoint(polygon: readonly Point[], [x, y]: Point): boolean {
   return inside;
 }
 
-/** Distance of a point from a closed polygon; 0 inside it. */
-export function distanceTo(polygon: readonly Point[], point: Point): number {
-  if (holdsPoint(polygon, point)) return 0;
+/** Distance of a point from a closed polygon; 0 inside it, unless it lies in a hole. */
+export function distanceTo(
+  polygon: readonly Point[],
+  point: Point,
+  holes: readonly (readonly Point[])[] = [],
+): number {
+  if (holdsPoint(polygon, point)) {
+    const hole = holes.find((each) => holdsPoint(each, point));
+    return hole ? distanceToEdge(hole, point) : 0;
+  }
+  return distanceToEdge(polygon, point);
+}
+
+function distanceToEdge(polygon: readonly Point[], point: Point): number {
   return Math.min(...polygon.map((end, index) => distanceToSegment(polygon.at(index - 1)!, end, point)));
 }
 
@@ -44,7 +55,9 @@ function distanceToSegment([x0, y0]: Point, [x1, y1]: Point, [x, y]: Point): num
 }
 
 /** A point well inside a polygon, for a leader's dot: the centre of mass, or a corner's neighbourhood where that lies outside. */
-export function pointInside(polygon: readonly Point[]): Point {
+export function pointInside(polygon: readonly Point[], holes: readonly (readonly Point[])[] = []): Point {
+  const holds = (point: Point) =>
+    holdsPoint(polygon, point) && !holes.some((hole) => holdsPoint(hole, point));
   let area = 0;
   let cx = 0;
   let cy = 0;
@@ -56,13 +69,13 @@ export function pointInside(polygon: readonly Point[]): Point {
     cy += (y0 + y1) * cross;
   });
   const centre: Point = Math.abs(area) < 1e-9 ? polygon[0]! : [cx / (3 * area), cy / (3 * area)];
-  if (holdsPoint(polygon, centre)) return centre;
+  if (holds(centre)) return centre;
   const box = boxOf(polygon);
   for (let step = 1; step < 12; step += 1) {
     const y = box.top + ((box.bottom - box.top) * step) / 12;
     for (let across = 1; across < 24; across += 1) {
       const x = box.left + ((box.right - box.left) * across) / 24;
-      if (holdsPoint(polygon, [x, y])) return [x, y];
+      if (holds([x, y])) return [x, y];
     }
   }
   return centre;

@@ -1,9 +1,13 @@
-import type { Axis, Gear, Position, UnitType } from '@/model/unitType';
+import type { Axis } from '@/model/draw';
+import type { Gear } from '@/model/train';
+import type { Position, UnitType } from '@/model/unitType';
 import { pitchRadius } from '../unit-type/meshFaults';
 import { bearingPiece } from './bearingPiece';
 import { bevelPiece } from './bevelPiece';
+import { chainPiece } from './chainPiece';
 import { frameOf } from './frame';
 import { gearPiece, rectangle } from './gearPiece';
+import { platesPiece, springPiece } from './packPieces';
 import { revolve } from './revolve';
 import { shaftPiece } from './shaftPiece';
 import { LEVEL, type Piece, SPACING } from './shapes';
@@ -29,8 +33,21 @@ export function pieceOf(type: UnitType, position: Position): Piece | undefined {
   }
   if (draw.shape === 'bolts') return boltsPiece(draw);
   const axis = type.axes.find(({ id }) => id === position.axis);
-  if (!axis || position.from === undefined || position.to === undefined) return undefined;
-  return alongAxis(type, position, axis, position.from, position.to);
+  const { from, to } = position;
+  if (!axis || from === undefined || to === undefined) return undefined;
+  if (draw.shape === 'chain') return chainPiece(type, { from, to }, draw);
+  return position.orbit === undefined
+    ? alongAxis(type, position, axis, from, to)
+    : goingRound(type, position, axis, position.orbit);
+}
+
+/** Planets and what sits on their pins: drawn above and below the axis that they go round, cut through the middle. */
+function goingRound(type: UnitType, position: Position, axis: Axis, orbit: number): Piece {
+  const pieces = (['plus', 'minus'] as const).flatMap((side) => {
+    const own: Axis = { ...axis, origin: [...frameOf(axis).at(0, orbit, side)], cut: 'both' };
+    return alongAxis(type, position, own, position.from!, position.to!) ?? [];
+  });
+  return { areas: pieces.flatMap(({ areas }) => areas), lines: pieces.flatMap(({ lines }) => lines) };
 }
 
 function alongAxis(
@@ -56,6 +73,10 @@ function alongAxis(
       });
     case 'bearing':
       return bearingPiece(frame, from, to, draw);
+    case 'plates':
+      return platesPiece(frame, from, to, draw);
+    case 'spring':
+      return springPiece(frame, from, to, draw);
     case 'seal':
       return sealPiece(frame, from, to, draw);
     case 'gear': {

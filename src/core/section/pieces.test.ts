@@ -1,13 +1,8 @@
 import * as v from 'valibot';
 import { describe, expect, it } from 'vitest';
-import {
-  type Axis,
-  type Gear,
-  GearSchema,
-  type Position,
-  type UnitType,
-  UnitTypeSchema,
-} from '@/model/unitType';
+import type { Axis } from '@/model/draw';
+import { type Gear, GearSchema } from '@/model/train';
+import { type Position, type UnitType, UnitTypeSchema } from '@/model/unitType';
 import { bearingPiece } from './bearingPiece';
 import { drawSection } from './drawSection';
 import { frameOf } from './frame';

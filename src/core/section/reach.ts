@@ -12,7 +12,7 @@ export function gatherPieces(section: Section, point: Point, reach = REACH): str
   const found = new Map<string, { distance: number; order: number }>();
   section.marks.forEach((mark, order) => {
     if (!('area' in mark) || mark.area.tone === 'cavity') return;
-    const distance = distanceTo(mark.area.points, point);
+    const distance = distanceTo(mark.area.points, point, mark.area.holes);
     if (distance > reach) return;
     const known = found.get(mark.area.positionId);
     if (!known || distance < known.distance || (distance === known.distance && order > known.order)) {

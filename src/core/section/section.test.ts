@@ -38,10 +38,14 @@ describe.each(shippedUnitTypes().map((type) => [type.title, type] as const))(
             type.axes.find(
               ({ id }) => id === type.positions.find((position) => position.id === gear!.position)!.axis,
             )!;
-          if (a!.kind === 'spur' || a!.kind === 'helical') {
-            if (mesh.centreDistance !== undefined || mesh.internal || mesh.kind !== 'gears') continue;
-            const distance = Math.abs(axisOf(a).origin[1] - axisOf(b).origin[1]);
-            const gap = drawnPitchRadius(type, a!) + drawnPitchRadius(type, b!) - distance;
+          if (['spur', 'helical', 'internal'].includes(a!.kind)) {
+            if (mesh.centreDistance !== undefined || mesh.kind !== 'gears') continue;
+            const orbit = [a!, b!]
+              .map((gear) => type.positions.find(({ id }) => id === gear.position)!.orbit)
+              .find((each) => each !== undefined);
+            const distance = orbit ?? Math.abs(axisOf(a).origin[1] - axisOf(b).origin[1]);
+            const [first, second] = [drawnPitchRadius(type, a!), drawnPitchRadius(type, b!)];
+            const gap = (mesh.internal ? Math.abs(first - second) : first + second) - distance;
             expect(Math.abs(gap) * section.scale, `${mesh.a} with ${mesh.b}`).toBeLessThan(0.5);
           } else if (a!.kind === 'bevel' || a!.kind === 'hypoid') {
             // Crossing at a right angle: one heel's distance along its axis is the other's radius.

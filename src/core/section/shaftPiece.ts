@@ -1,4 +1,4 @@
-import type { Draw } from '@/model/unitType';
+import type { Draw } from '@/model/draw';
 import type { AxisFrame, Side } from './frame';
 import type { Point } from './geometry';
 import { fromOutside, onSide } from './revolve';

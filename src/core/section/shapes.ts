@@ -9,6 +9,8 @@ export type Tone = 'case' | 'cut' | 'blank' | 'steel' | 'land' | 'roller' | 'sol
 export interface Area {
   readonly tone: Tone;
   readonly points: readonly Point[];
+  /** What the outline leaves out within itself. */
+  readonly holes?: readonly (readonly Point[])[];
   /** Painted from low to high. Seen from outside, what has the greater radius hides what has the smaller. */
   readonly level: number;
   /** Distance between hatch lines in pixels. */
@@ -31,6 +33,14 @@ export interface Piece {
   readonly lines: readonly Line[];
 }
 
-export const LEVEL = { cavity: 0, casting: 10, outside: 100, cut: 1000, rolling: 1100, bolt: 1200 } as const;
+export const LEVEL = {
+  cavity: 0,
+  casting: 10,
+  strand: 50,
+  outside: 100,
+  cut: 1000,
+  rolling: 1100,
+  bolt: 1200,
+} as const;
 /** Hatch spacing by size of part, pixels. */
 export const SPACING = { case: 7, gear: 4.6, race: 3, washer: 2.2 } as const;

@@ -1,4 +1,5 @@
-import type { Gear, Mesh, UnitType } from '@/model/unitType';
+import type { Gear, Mesh } from '@/model/train';
+import type { UnitType } from '@/model/unitType';
 import type { Fault } from './fault';
 
 const DEFAULT_TOLERANCE_MM = 0.5;
@@ -68,10 +69,10 @@ function distanceFaults(type: UnitType, mesh: Mesh, a: Gear, b: Gear, path: stri
 }
 
 function drawnDistance(type: UnitType, a: Gear, b: Gear): number | undefined {
-  const axisOf = (gear: Gear) => {
-    const position = type.positions.find(({ id }) => id === gear.position);
-    return type.axes.find(({ id }) => id === position?.axis);
-  };
+  const positionOf = (gear: Gear) => type.positions.find(({ id }) => id === gear.position);
+  const orbit = positionOf(a)?.orbit ?? positionOf(b)?.orbit;
+  if (orbit !== undefined) return orbit;
+  const axisOf = (gear: Gear) => type.axes.find(({ id }) => id === positionOf(gear)?.axis);
   const first = axisOf(a);
   const second = axisOf(b);
   if (!first || !second) return undefined;

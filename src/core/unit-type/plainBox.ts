@@ -1,5 +1,6 @@
 import type { PlainBox } from '@/model/plainBox';
-import type { Gear, Mesh, Position, UnitType } from '@/model/unitType';
+import type { Gear, Mesh } from '@/model/train';
+import type { Position, UnitType } from '@/model/unitType';
 import { BadInput } from '../badInput';
 
 const CASE = { id: 'case', name: 'Case' };

@@ -154,7 +154,7 @@ function positionsNotDrawn(type: UnitType): Fault[] {
   return type.positions.flatMap((position, index) => {
     const { draw } = position;
     if (!draw) return [fault(`positions.${index}.draw`, `${position.name} is not drawn yet`, 'nothing')];
-    const needsAxis = !['outline', 'bolts', 'chain'].includes(draw.shape);
+    const needsAxis = !['outline', 'bolts', 'hull'].includes(draw.shape);
     if (
       needsAxis &&
       (position.axis === undefined || position.from === undefined || position.to === undefined)

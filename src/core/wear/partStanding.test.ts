@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { modesOf } from '@/catalog/damageWords';
 import { shippedGradeRules } from '@/catalog/gradeRules';
+import type { Check } from '@/model/checks';
 import type { Acceptance } from '@/model/measuring';
 import type { Finding, GradeEntry, Reading } from '@/model/snapshot';
 import type { TooClosePolicy } from '@/model/tooClose';
-import type { Check, Position } from '@/model/unitType';
+import type { Position } from '@/model/unitType';
 import { findActive } from './active';
 import { partState } from './partStanding';
 

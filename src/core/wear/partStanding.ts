@@ -1,9 +1,10 @@
+import type { Check } from '@/model/checks';
 import type { DamageMode, GradeOrNone } from '@/model/damage';
 import { NOTHING_TO_SEE } from '@/model/damage';
 import type { Acceptance } from '@/model/measuring';
 import type { GradeEntry, JobSnapshot } from '@/model/snapshot';
 import type { TooClosePolicy } from '@/model/tooClose';
-import type { Check, Position } from '@/model/unitType';
+import type { Position } from '@/model/unitType';
 import { type CheckJudgement, judgeCheck } from '../metrology/judgeCheck';
 import { isNearReference, REFERENCE_C } from '../metrology/temperature';
 import { NOT_LOOKED_AT_QUESTION, NOT_MEASURED } from '../report/groupOpen';

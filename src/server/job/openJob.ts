@@ -1,8 +1,9 @@
 import { findJob } from '@/db/jobs';
 import type { Db } from '@/db/open';
 import { readUnitType } from '@/db/unitTypes';
+import type { Check } from '@/model/checks';
 import type { Job } from '@/model/snapshot';
-import type { Check, Position, UnitType } from '@/model/unitType';
+import type { Position, UnitType } from '@/model/unitType';
 import { Refusal } from '../refusal';
 
 export interface OpenJob {

@@ -8,8 +8,8 @@ import {
   type RowOutcome,
   readLimitRows,
 } from '@/core/limits/limitRows';
+import { CheckSchema } from '@/model/checks';
 import { IdSchema } from '@/model/ids';
-import { CheckSchema } from '@/model/unitType';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { readSheet } from './sheets';

@@ -15,9 +15,10 @@ import {
   newestRevision,
   readUnitType,
 } from '@/db/unitTypes';
+import type { Check } from '@/model/checks';
 import { IdSchema } from '@/model/ids';
 import { AdoptSheetSchema, SheetRevisionSchema, TooCloseChoiceSchema } from '@/model/measuring';
-import type { Check, UnitType } from '@/model/unitType';
+import type { UnitType } from '@/model/unitType';
 import { instant } from '../context';
 import { openJob } from '../job/openJob';
 import { Refusal } from '../refusal';

@@ -1,7 +1,7 @@
 import { Box } from '@chakra-ui/react';
 import { findActive } from '@/core/wear/active';
 import type { PartState } from '@/core/wear/partStanding';
-import type { Check } from '@/model/unitType';
+import type { Check } from '@/model/checks';
 import { SeriesView } from './SeriesView';
 import type { StationWorkProps } from './StationWork';
 import { placeToRead } from './seriesWalk';

@@ -4,7 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { curveLinearClosed, lineRadial } from 'd3-shape';
 import { harmonicsAt } from '@/core/metrology/rotationSeries';
 import type { CheckSeries } from '@/core/metrology/seriesOfCheck';
-import type { Limit } from '@/model/unitType';
+import type { Limit } from '@/model/checks';
 import { paint } from '../kit/paint';
 
 interface PlotProps {

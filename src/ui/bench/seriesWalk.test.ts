@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Check } from '@/model/unitType';
+import type { Check } from '@/model/checks';
 import { nextUnread, placesToWalk, placeToRead, stepFrom } from './seriesWalk';
 
 const check = { places: ['tooth 1', 'tooth 3'], every: { count: 4, word: 'tooth' } } as Check;

@@ -1,5 +1,5 @@
 import { placesRound } from '@/core/metrology/places';
-import type { Check } from '@/model/unitType';
+import type { Check } from '@/model/checks';
 
 /** The places that the pad walks through: the required ones, or all the way round. */
 export const placesToWalk = (check: Check, allRound: boolean): readonly string[] =>

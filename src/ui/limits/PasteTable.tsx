@@ -4,7 +4,7 @@ import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { LIMIT_COLUMNS, type RowOutcome, withLimits } from '@/core/limits/limitRows';
 import { describeLimit } from '@/core/report/describeMeasurement';
-import type { Check } from '@/model/unitType';
+import type { Check } from '@/model/checks';
 import { Field, TextArea } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';

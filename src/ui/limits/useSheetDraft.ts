@@ -2,7 +2,8 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import * as v from 'valibot';
-import { type Check, CheckSchema, type UnitType } from '@/model/unitType';
+import { type Check, CheckSchema } from '@/model/checks';
+import type { UnitType } from '@/model/unitType';
 
 const DraftSchema = v.array(CheckSchema);
 

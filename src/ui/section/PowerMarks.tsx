@@ -6,6 +6,7 @@ import type { Box, Point } from '@/core/section/geometry';
 import type { PowerPath } from '@/core/section/powerPath';
 import { paint } from '../kit/paint';
 import { Plate } from './SectionMarks';
+import { areaPath, linePath } from './svgPath';
 
 interface PowerMarksProps {
   readonly section: Section;
@@ -13,9 +14,6 @@ interface PowerMarksProps {
   readonly isBad: (positionId: string) => boolean;
   readonly prefix: string;
 }
-
-const pathOf = (points: readonly Point[], closed: boolean) =>
-  `M${points.map(([x, y]) => `${Math.round(x * 10) / 10} ${Math.round(y * 10) / 10}`).join('L')}${closed ? 'Z' : ''}`;
 
 const LENS = 11;
 
@@ -42,9 +40,9 @@ export const PowerMarks = memo(function PowerMarks({ section, path, isBad, prefi
       </defs>
       {section.marks.map((mark, index) => {
         if (!('area' in mark) || !path.lit.has(mark.area.positionId)) return null;
-        const { positionId, tone, points, open, hatch } = mark.area;
+        const { positionId, tone, hatch } = mark.area;
         if (tone === 'cavity') return null;
-        const d = pathOf(points, !open);
+        const d = areaPath(mark.area);
         return (
           <g key={index} data-lit={positionId} clipPath={`url(#${clip(positionId)})`}>
             <path
@@ -61,14 +59,14 @@ export const PowerMarks = memo(function PowerMarks({ section, path, isBad, prefi
       {path.flow.length > 1 && (
         <>
           <path
-            d={pathOf(path.flow, false)}
+            d={linePath(path.flow)}
             fill="none"
             stroke={paint('blue')}
             strokeWidth={8.5}
             strokeLinejoin="round"
           />
           <path
-            d={pathOf(path.flow, false)}
+            d={linePath(path.flow)}
             fill="none"
             stroke={paint('brass')}
             strokeWidth={3.4}

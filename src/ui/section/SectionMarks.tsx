@@ -2,15 +2,12 @@
 
 import { memo } from 'react';
 import type { DrawnArea, DrawnLine, Section } from '@/core/section/drawSection';
-import type { Point } from '@/core/section/geometry';
 import type { LineKind, Tone } from '@/core/section/shapes';
 import { PLATE, type ToothPlate } from '@/core/section/toothPlates';
 import type { GradeOrNone } from '@/model/damage';
 import { paint } from '../kit/paint';
 import { hatchId } from './HatchPatterns';
-
-const pathOf = (points: readonly Point[], closed: boolean) =>
-  `M${points.map(([x, y]) => `${Math.round(x * 100) / 100} ${Math.round(y * 100) / 100}`).join('L')}${closed ? 'Z' : ''}`;
+import { areaPath, linePath } from './svgPath';
 
 const FILL: Record<Tone, string> = {
   cavity: 'sectionCavity',
@@ -66,7 +63,7 @@ export const SectionMarks = memo(function SectionMarks({
       {section.centreLines.map((points, index) => (
         <path
           key={`axis-${index}`}
-          d={pathOf(points, false)}
+          d={linePath(points)}
           fill="none"
           stroke={paint('ink')}
           strokeWidth={LINES.centre.width}
@@ -80,13 +77,14 @@ export const SectionMarks = memo(function SectionMarks({
         mark.area.tone !== 'cavity' ? (
           <g key={`open-${index}`}>
             <path
-              d={pathOf(mark.area.points, true)}
+              d={areaPath(mark.area, true)}
+              fillRule="evenodd"
               fill={paint('brass')}
               fillOpacity={mark.area.tone === 'solid' ? 1 : 0.3}
               stroke="none"
             />
             <path
-              d={pathOf(mark.area.points, !mark.area.open)}
+              d={areaPath(mark.area)}
               fill="none"
               stroke={paint('paper')}
               strokeWidth={5}
@@ -94,7 +92,7 @@ export const SectionMarks = memo(function SectionMarks({
               vectorEffect="non-scaling-stroke"
             />
             <path
-              d={pathOf(mark.area.points, !mark.area.open)}
+              d={areaPath(mark.area)}
               fill="none"
               stroke={paint('metal')}
               strokeWidth={2.6}
@@ -126,12 +124,13 @@ function AreaMark({
 }) {
   const bad = grade !== null && grade >= 4;
   const unseen = grade === null;
-  const d = pathOf(area.points, !area.open);
+  const d = areaPath(area);
   const dashed = unseen && area.tone !== 'land' && area.tone !== 'cavity';
   return (
     <g data-grade={grade ?? 'none'}>
       <path
         d={d}
+        fillRule="evenodd"
         fill={paint(
           unseen && area.tone === 'solid'
             ? 'sectionCut'
@@ -149,6 +148,7 @@ function AreaMark({
       {area.hatch && area.tone !== 'solid' && (!unseen || area.tone === 'case') && (
         <path
           d={d}
+          fillRule="evenodd"
           fill={`url(#${hatchId(prefix, area.hatch.angle, area.hatch.spacing, bad)})`}
           opacity={unseen ? 0.4 : 1}
         />
@@ -167,7 +167,7 @@ function LineMark({ line, grade }: { readonly line: DrawnLine; readonly grade: G
         <circle key={x} cx={x} cy={y} r={3} fill={paint('ink')} />
       ))}
       <path
-        d={pathOf(line.points, false)}
+        d={linePath(line.points)}
         fill="none"
         stroke={paint(bad ? 'oxide' : 'ink')}
         strokeWidth={width}
