@@ -17,7 +17,7 @@ export function countedRatios(
   if (!pair.gears) return [];
   const teeth = { [pair.gears.pinion]: counts.pinionTeeth, [pair.gears.ring]: counts.ringTeeth };
   return type.states.flatMap(({ gear }) => {
-    const [described, counted] = [trainInGear(type, gear), trainInGear(type, gear, teeth)].map((found) =>
+    const [described, counted] = [trainInGear(type, gear), trainInGear(type, gear, { teeth })].map((found) =>
       found.described && found.ratio !== undefined ? Math.abs(found.ratio) : undefined,
     );
     if (described === undefined || counted === undefined || Math.abs(counted / described - 1) < 1e-9)

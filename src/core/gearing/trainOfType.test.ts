@@ -152,9 +152,12 @@ describe('the path of power on the section', () => {
     for (const gear of ['1', '2', '3', '5']) {
       const path = powerPath(box, section, inGear(box, gear))!;
       expect(path.meshes, gear).toHaveLength(2);
-      expect(path.flow.length, gear).toBe(7);
-      expect([...path.flow, ...path.meshes].every(inside)).toBe(true);
-      const [first, last] = [path.flow[0]!, path.flow.at(-1)!];
+      expect(
+        path.flow.map(({ length }) => length),
+        gear,
+      ).toEqual([7]);
+      expect([...path.flow.flat(), ...path.meshes].every(inside)).toBe(true);
+      const [first, last] = [path.flow[0]![0]!, path.flow[0]!.at(-1)!];
       expect(first[0]).toBeLessThan(last[0]);
       for (const [id, part] of path.lit) {
         expect(part.right, id).toBeGreaterThan(part.left);
@@ -162,8 +165,8 @@ describe('the path of power on the section', () => {
       }
     }
     // Reverse leaves at the same end: beside the tail, not where the input comes in.
-    expect(powerPath(box, section, inGear(box, 'R'))?.flow.at(-1)).toEqual(
-      powerPath(box, section, inGear(box, '1'))?.flow.at(-1),
+    expect(powerPath(box, section, inGear(box, 'R'))?.flow[0]?.at(-1)).toEqual(
+      powerPath(box, section, inGear(box, '1'))?.flow[0]?.at(-1),
     );
     expect(powerPath(box, section, inGear(box, '4'))?.meshes).toEqual([]);
     expect(powerPath(box, section, inGear(box, 'N'))).toBeUndefined();
@@ -174,9 +177,49 @@ describe('the path of power on the section', () => {
     const part = powerPath(box, section, inGear(box, '3'))!.lit.get('counter-shaft')!;
     expect(part.right - part.left).toBeLessThan((whole.right - whole.left) / 2);
   });
-  it('divides at a differential: no single line there, but every loaded mesh is marked', () => {
+  it('divides at a differential: over each spider to each wheel, every loaded mesh marked', () => {
     const path = powerPath(axle, drawSection(axle, size), inGear(axle, 'Drive'))!;
-    expect(path.flow).toEqual([]);
+    expect(path.flow).toHaveLength(4);
     expect(path.meshes.length).toBe(5);
+    const ends = path.flow.map((line) => line.at(-1)![0]);
+    // Two of them end at the left wheel, two at the right one; all begin at the yoke.
+    expect(ends.filter((x) => x < size.width / 2)).toHaveLength(2);
+    expect(new Set(path.flow.map((line) => line[0]!.join(' '))).size).toBe(1);
+  });
+  it('runs the other way on coast, and lets a sprag go', () => {
+    const section = drawSection(box, size);
+    const drive = powerPath(box, section, inGear(box, '3'))!;
+    const coasting = trainInGear(box, '3', { coast: true });
+    expect(powerPath(box, section, coasting)?.flow[0]).toEqual([...drive.flow[0]!].reverse());
+    const sprag = {
+      ...box,
+      couplings: box.couplings.map((each) =>
+        each.id === 'c-3' ? { ...each, kind: 'sprag' as const } : each,
+      ),
+    };
+    expect(inGear(sprag, '3').train.status).toBe('determined');
+    expect(trainInGear(sprag, '3', { coast: true })).toMatchObject({ train: { status: 'free' } });
+  });
+  it.each([
+    // Winch: in first through the second planets alone; in second through both sets; in third over the clutch.
+    ['ostrevik-w3', '1', 1],
+    ['ostrevik-w3', '2', 2],
+    ['orlop-t2', 'L', 2],
+    ['marnholt-b2', 'drive', 1],
+    ['skell-t5', '2', 4],
+  ])('divides %s in %s into %d ways, all on the sheet', (id, gear, ways) => {
+    const type = typeOf(id);
+    const path = powerPath(type, drawSection(type, size), inGear(type, gear))!;
+    expect(path.flow).toHaveLength(ways);
+    expect(path.flow.flat().every(inside)).toBe(true);
+    for (const bearing of path.bearings) expect(type.positions.map(({ id }) => id)).toContain(bearing);
+  });
+  it('marks where planets meet sun and ring: orbit 50, pitch radius 2.5·13/2', () => {
+    const type = typeOf('orlop-t2');
+    const section = drawSection(type, size);
+    const { meshes } = powerPath(type, section, inGear(type, 'L'))!;
+    const heights = meshes.map(([, y]) => (y - section.origin[1]) / section.scale);
+    for (const radius of [50 - 16.25, 50 + 16.25])
+      expect(heights.some((y) => Math.abs(y + radius) < 1e-6)).toBe(true);
   });
 });

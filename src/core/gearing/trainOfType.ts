@@ -12,39 +12,56 @@ type Drivetrain = Pick<
 >;
 
 /** What is not described yet, in a sentence; or the train in one gear, with what carries load in it. */
-export type TrainInGear =
-  | { readonly described: false; readonly missing: string }
-  | {
-      readonly described: true;
-      readonly train: Train;
-      /** Turns of the input for one of the (first) output; undefined unless it turns. */
-      readonly ratio?: number;
-      /** Positions that carry load: gears in a loaded mesh, sleeves and clutches that pass torque, bodies between them. */
-      readonly loadedPositions: ReadonlySet<string>;
-      readonly loadedMeshes: readonly { readonly a: string; readonly b: string; readonly torque: number }[];
-      readonly loadedBodies: ReadonlySet<string>;
-      /** Ids of the engaged couplings that pass torque. */
-      readonly passing: ReadonlySet<string>;
-      readonly loadedBearings: ReadonlySet<string>;
-    };
+export type TrainInGear = { readonly described: false; readonly missing: string } | DescribedTrain;
+
+export interface LoadedMesh {
+  readonly a: string;
+  readonly b: string;
+  readonly torque: number;
+  /** The gear that pushes the other. */
+  readonly driver: 'a' | 'b';
+}
+
+export interface DescribedTrain {
+  readonly described: true;
+  readonly train: Train;
+  /** The load pushes the input round: the other flanks carry, and sprags let go. */
+  readonly coast: boolean;
+  /** Turns of the input for one of the (first) output; undefined unless it turns. */
+  readonly ratio?: number;
+  /** Positions that carry load: gears in a loaded mesh, sleeves and clutches that pass torque, bodies between them. */
+  readonly loadedPositions: ReadonlySet<string>;
+  readonly loadedMeshes: readonly LoadedMesh[];
+  readonly loadedBodies: ReadonlySet<string>;
+  /** Ids of the engaged couplings that pass torque. */
+  readonly passing: ReadonlySet<string>;
+  readonly loadedBearings: ReadonlySet<string>;
+}
+
+export interface InGearOptions {
+  /** Counts that stand in place of the type's own, by gear id. */
+  readonly teeth?: Readonly<Record<string, number>>;
+  readonly coast?: boolean;
+}
 
 /**
  * The train of a unit type with one gear engaged, the input turning once. Several outputs are taken as rolling straight
  * ahead: they turn alike, and share the load as the type says.
- * @param teeth counts that stand in place of the type's own, by gear id
  * @throws BadInput when the described train can't be one (the unit type's validator names the same faults)
  */
 export function trainInGear(
   type: Drivetrain,
   gear: string,
-  teeth: Readonly<Record<string, number>> = {},
+  { teeth = {}, coast = false }: InGearOptions = {},
 ): TrainInGear {
   const { power } = type;
   if (type.meshes.length === 0) return { described: false, missing: 'No mesh is described yet.' };
   if (!power) return { described: false, missing: 'Where power comes in and goes out is not described yet.' };
   const state = type.states.find((each) => each.gear === gear);
   const engaged = state?.engaged ?? [];
-  const couplings = type.couplings.filter(({ id }) => engaged.includes(id));
+  const couplings = type.couplings.filter(
+    ({ id, kind }) => engaged.includes(id) && !(coast && kind === 'sprag'),
+  );
   const input = inputOf(type, couplings, power, teeth);
   const solved = train(input);
   const speeds = solved.speeds ?? {};
@@ -52,8 +69,9 @@ export function trainInGear(
   return {
     described: true,
     train: solved,
+    coast,
     ...(first ? { ratio: (speeds[power.input] ?? 0) / first } : {}),
-    ...loadedParts(type, couplings, solved),
+    ...loadedParts(type, couplings, solved, coast),
   };
 }
 
@@ -140,14 +158,26 @@ function withoutCircles(tied: readonly (readonly [string, string])[]): [string, 
   });
 }
 
+/** What a body is built on, apart from what sits on it. */
+const isStructure = (draw: UnitType['positions'][number]['draw'], family: string): boolean =>
+  draw?.shape === 'shaft' ||
+  (draw?.shape === 'turned' && ['housing', 'differential-unit', 'shaft-spline'].includes(family));
+
 function loadedParts(
   { positions, gears, meshes, bearings }: Drivetrain,
   couplings: Couplings,
-  { meshLoads, tieLoads, outside }: Train,
+  { meshLoads, tieLoads, outside, speeds }: Train,
+  coast: boolean,
 ) {
-  const loadedMeshes = (meshLoads ?? []).flatMap(({ loaded, relativeTorque }, index) => {
+  const loadedMeshes = (meshLoads ?? []).flatMap(({ a, loaded, relativeTorque }, index): LoadedMesh[] => {
     const mesh = meshes[index]!;
-    return loaded ? [{ a: mesh.a, b: mesh.b, torque: Math.abs(relativeTorque) }] : [];
+    if (!loaded) return [];
+    const turns = (speeds?.[a] ?? 0) - (mesh.carrier === undefined ? 0 : (speeds?.[mesh.carrier] ?? 0));
+    // Where the teeth stand still in each other, what turns them all tells who pushes.
+    const aDrives = relativeTorque * (turns || (speeds?.[a] ?? 0)) < 0;
+    return [
+      { a: mesh.a, b: mesh.b, torque: Math.abs(relativeTorque), driver: aDrives === coast ? 'b' : 'a' },
+    ];
   });
   const loadedGears = new Set(loadedMeshes.flatMap(({ a, b }) => [a, b]));
   const passing = couplings.filter(
@@ -168,9 +198,9 @@ function loadedParts(
     [
       ...[...loadedGears].map((id) => gearPositions.get(id)),
       ...passing.map(({ position }) => position),
-      // A shaft that carries load is one too; a gear on it that meets nothing loaded is not.
+      // A shaft, carrier or drum that carries load is one too; a gear on it that meets nothing loaded is not.
       ...positions
-        .filter(({ body, draw }) => body && loadedBodies.has(body) && draw?.shape === 'shaft')
+        .filter(({ body, draw, family }) => body && loadedBodies.has(body) && isStructure(draw, family))
         .map(({ id }) => id),
     ].filter((id) => id !== undefined),
   ) as ReadonlySet<string>;

@@ -19,6 +19,14 @@ export interface SectionOptions {
   readonly selected?: string | undefined;
   /** Without labels the drawing is a strip that keeps the neighbours in view. */
   readonly labels: boolean;
+  /** Looked at from nearer: so many times the whole, moved by so many pixels. */
+  readonly view?: SectionView;
+}
+
+export interface SectionView {
+  readonly k: number;
+  readonly x: number;
+  readonly y: number;
 }
 
 export interface DrawnArea {
@@ -40,6 +48,8 @@ export interface Section {
   readonly height: number;
   /** Pixels per millimetre. */
   readonly scale: number;
+  /** Where [0, 0] of the millimetres lies, in pixels. */
+  readonly origin: Point;
   /** In painting order. */
   readonly marks: readonly ({ readonly area: DrawnArea } | { readonly line: DrawnLine })[];
   readonly centreLines: readonly (readonly Point[])[];
@@ -72,13 +82,15 @@ export function drawSection(type: UnitType, options: SectionOptions): Section {
     ...centreLinesMm.flat(),
   ];
   const sides = new Set(options.labels ? drawn.map(({ position }) => position.label?.side ?? 'top') : []);
-  const fit = fitInto(
+  const whole = fitInto(
     everything.length > 0 ? boxOf(everything) : { left: 0, top: 0, right: 1, bottom: 1 },
     options,
     sides,
   );
+  const { k, x, y } = options.view ?? { k: 1, x: 0, y: 0 };
+  const fit = { scale: whole.scale * k, dx: whole.dx * k + x, dy: whole.dy * k + y };
   const onSheet = (points: readonly Point[]): Point[] =>
-    points.map(([x, y]) => [fit.dx + x * fit.scale, fit.dy + y * fit.scale]);
+    points.map(([px, py]) => [fit.dx + px * fit.scale, fit.dy + py * fit.scale]);
   const angles = hatchAngles(
     drawn.flatMap(({ position, piece }) => piece.areas.map((area) => ({ positionId: position.id, area }))),
   );
@@ -93,10 +105,11 @@ export function drawSection(type: UnitType, options: SectionOptions): Section {
     width: options.width,
     height: options.height,
     scale: fit.scale,
+    origin: [fit.dx, fit.dy],
     marks,
     centreLines: centreLinesMm.map(onSheet),
     labels: options.labels
-      ? labelSection(type, drawnPositions(drawn), anchors, polygonsOf(marks), options)
+      ? labelSection(type, inSight(drawn, anchors, options), anchors, polygonsOf(marks), options)
       : [],
     plates: toothPlates(
       type,
@@ -202,7 +215,18 @@ function anchorOf(piece: Piece, side: LabelSide, onSheet: (points: readonly Poin
   return candidates.reduce((best, next) => (wish[side](next) < wish[side](best) ? next : best));
 }
 
-const drawnPositions = (drawn: readonly Drawn[]) => drawn.map(({ position }) => position);
+/** Looked at from nearer, only what is still on the sheet earns a label. */
+const inSight = (
+  drawn: readonly Drawn[],
+  anchors: ReadonlyMap<string, Point>,
+  { width, height }: SectionOptions,
+) =>
+  drawn
+    .map(({ position }) => position)
+    .filter(({ id }) => {
+      const [x, y] = anchors.get(id)!;
+      return x >= 0 && x <= width && y >= 0 && y <= height;
+    });
 
 const polygonsOf = (marks: Section['marks']) =>
   marks.flatMap((mark) => ('area' in mark ? [mark.area.points] : []));

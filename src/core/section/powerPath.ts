@@ -1,15 +1,20 @@
 import type { UnitType } from '@/model/unitType';
-import type { TrainInGear } from '../gearing/trainOfType';
+import type { DescribedTrain, TrainInGear } from '../gearing/trainOfType';
 import type { Section } from './drawSection';
+import { frameOf } from './frame';
 import { type Box, boxesTouch, type Point } from './geometry';
+import { drawnPitchRadius } from './pieceOf';
+import { along, outerEnd, powerFlow } from './powerFlow';
 
 export interface PowerPath {
   /** Positions that carry load, each with the part of it that does: a shaft only from where power enters to where it leaves. */
   readonly lit: ReadonlyMap<string, Box>;
   /** Where loaded teeth meet. */
   readonly meshes: readonly Point[];
-  /** From the input to the output along the axes, where power goes one way only; empty where it divides. */
-  readonly flow: readonly Point[];
+  /** From the input to each output, a line for each way that power takes; the other way round on coast. */
+  readonly flow: readonly (readonly Point[])[];
+  /** Bearings that carry the loaded bodies. */
+  readonly bearings: ReadonlySet<string>;
 }
 
 const SLACK = 4;
@@ -17,7 +22,7 @@ const SLACK = 4;
 /** The path of power on a drawn section, in its pixels. */
 export function powerPath(type: UnitType, section: Section, inGear: TrainInGear): PowerPath | undefined {
   if (!inGear.described || inGear.train.status !== 'determined') return undefined;
-  const { loadedPositions, loadedMeshes } = inGear;
+  const { loadedPositions, loadedMeshes, loadedBearings } = inGear;
   const boxOf = (id: string | undefined): Box | undefined =>
     id === undefined ? undefined : section.boxes.get(id);
   const positionOfGear = (id: string) => type.gears.find((gear) => gear.id === id)?.position;
@@ -26,13 +31,40 @@ export function powerPath(type: UnitType, section: Section, inGear: TrainInGear)
     const box = boxOf(id);
     const position = type.positions.find((each) => each.id === id);
     if (box)
-      lit.set(id, position?.draw?.shape === 'shaft' ? loadedLength(type, section, inGear, id, box) : box);
+      lit.set(
+        id,
+        position?.draw?.shape === 'shaft' && position.orbit === undefined
+          ? loadedLength(type, section, inGear, id, box)
+          : box,
+      );
   }
   const meshes = loadedMeshes.flatMap(({ a, b }): Point[] => {
+    const pin = meetingOnOrbit(type, section, a, b);
+    if (pin) return [pin];
     const [first, second] = [boxOf(positionOfGear(a)), boxOf(positionOfGear(b))];
     return first && second && boxesTouch(first, second, SLACK) ? [meetingPoint(first, second)] : [];
   });
-  return { lit, meshes, flow: flowLine(type, section, inGear) };
+  return { lit, meshes, flow: powerFlow(type, section, inGear), bearings: loadedBearings };
+}
+
+/** Where a planet's pitch line touches that of its sun or of its ring; undefined for gears that don't go round. */
+function meetingOnOrbit(type: UnitType, section: Section, ...gears: [string, string]): Point | undefined {
+  const placed = gears.map((id) => {
+    const gear = type.gears.find((each) => each.id === id);
+    return { gear, position: type.positions.find((each) => each.id === gear?.position) };
+  });
+  const planet = placed.find(({ position }) => position?.orbit !== undefined);
+  const mate = placed.find((each) => each !== planet);
+  const axis = type.axes.find(({ id }) => id === planet?.position?.axis);
+  if (!planet?.gear || !planet.position || !axis) return undefined;
+  const outward = mate?.gear?.kind === 'internal' ? 1 : -1;
+  const { from = 0, to = 0, orbit = 0 } = planet.position;
+  const [x, y] = frameOf(axis).at(
+    (from + to) / 2,
+    orbit + outward * drawnPitchRadius(type, planet.gear),
+    'plus',
+  );
+  return [section.origin[0] + x * section.scale, section.origin[1] + y * section.scale];
 }
 
 /** Middle of the overlap of two boxes; boxes that only touch overlap by nothing. */
@@ -41,18 +73,11 @@ const meetingPoint = (a: Box, b: Box): Point => [
   (Math.max(a.top, b.top) + Math.min(a.bottom, b.bottom)) / 2,
 ];
 
-const centre = ({ left, right, top, bottom }: Box): Point => [(left + right) / 2, (top + bottom) / 2];
-
-const along = (type: UnitType, body: string): 'x' | 'y' => {
-  const axis = type.axes.find(({ id }) => id === type.bodies.find((each) => each.id === body)?.axis);
-  return axis && Math.abs(axis.direction[1]) > Math.abs(axis.direction[0]) ? 'y' : 'x';
-};
-
 /** What of a shaft carries load: between the outermost loaded pieces on it, and out to the end where power comes or goes. */
 function loadedLength(
   type: UnitType,
   section: Section,
-  inGear: Extract<TrainInGear, { described: true }>,
+  inGear: DescribedTrain,
   shaft: string,
   box: Box,
 ): Box {
@@ -70,15 +95,6 @@ function loadedLength(
   return part[low] < part[high] ? part : box;
 }
 
-/** Power comes and goes at the end of a shaft that lies farther from the middle of the unit. */
-function outerEnd(section: Section, box: Box, direction: 'x' | 'y'): 'low' | 'high' {
-  const boxes = [...section.boxes.values()];
-  const [low, high] = direction === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
-  const middle =
-    (Math.min(...boxes.map((each) => each[low])) + Math.max(...boxes.map((each) => each[high]))) / 2;
-  return Math.abs(box[low] - middle) > Math.abs(box[high] - middle) ? 'low' : 'high';
-}
-
 const isEnd = ({ power }: UnitType, body: string): boolean =>
   power?.input === body || (power?.outputs.some((output) => output.body === body) ?? false);
 
@@ -86,7 +102,7 @@ const isEnd = ({ power }: UnitType, body: string): boolean =>
 function loadedOn(
   type: UnitType,
   section: Section,
-  { passing, loadedMeshes }: Extract<TrainInGear, { described: true }>,
+  { passing, loadedMeshes }: DescribedTrain,
   body: string,
 ): { id: string; box: Box }[] {
   const gears = loadedMeshes.flatMap(({ a, b }) => [a, b]);
@@ -104,75 +120,4 @@ function loadedOn(
     );
     return box && (own?.body === body || tying) ? [{ id, box }] : [];
   });
-}
-
-interface Step {
-  readonly to: string;
-  /** The gears of a mesh in passing order, or the position of a coupling. */
-  readonly gears?: readonly [string, string];
-  readonly coupling?: string | undefined;
-}
-
-/** Bodies from the input to the only output through loaded meshes and couplings; undefined where power divides. */
-function wayOf(type: UnitType, inGear: Extract<TrainInGear, { described: true }>): Step[] | undefined {
-  const { power } = type;
-  if (power?.outputs.length !== 1 || type.meshes.some(({ carrier }) => carrier !== undefined))
-    return undefined;
-  const bodyOf = (gear: string) =>
-    type.positions.find(({ id }) => id === type.gears.find((each) => each.id === gear)?.position)?.body ?? '';
-  const edges = [
-    ...inGear.loadedMeshes.map(({ a, b }) => ({ ends: [bodyOf(a), bodyOf(b)], gears: [a, b] as const })),
-    ...type.couplings
-      .filter(({ id }) => inGear.passing.has(id))
-      .map(({ ties, position }) => ({ ends: ties, coupling: position })),
-  ];
-  const way: Step[] = [];
-  const used = new Set<object>();
-  let at = power.input;
-  while (at !== power.outputs[0]!.body) {
-    const next = edges.filter((edge) => !used.has(edge) && edge.ends.includes(at));
-    const [edge] = next;
-    if (next.length !== 1 || !edge) return undefined;
-    used.add(edge);
-    const turned = edge.ends[0] !== at;
-    const to = edge.ends[turned ? 0 : 1]!;
-    way.push(
-      'gears' in edge
-        ? { to, gears: turned ? [edge.gears[1], edge.gears[0]] : [edge.gears[0], edge.gears[1]] }
-        : { to, coupling: edge.coupling },
-    );
-    at = to;
-  }
-  return way;
-}
-
-function flowLine(
-  type: UnitType,
-  section: Section,
-  inGear: Extract<TrainInGear, { described: true }>,
-): Point[] {
-  const way = wayOf(type, inGear);
-  const { power } = type;
-  if (!way || !power) return [];
-  const gearCentre = (gear: string) => {
-    const box = section.boxes.get(type.gears.find((each) => each.id === gear)?.position ?? '');
-    return box && centre(box);
-  };
-  const inner: Point[] = way.flatMap(({ gears, coupling }): Point[] => {
-    if (gears) return gears.map(gearCentre).filter((point) => point !== undefined);
-    const box = coupling === undefined ? undefined : section.boxes.get(coupling);
-    return box ? [centre(box)] : [];
-  });
-  if (inner.length === 0) return [];
-  return [...endOf(type, section, power.input), ...inner, ...endOf(type, section, power.outputs[0]!.body)];
-}
-
-/** The free end of a body's shaft. */
-function endOf(type: UnitType, section: Section, body: string): Point[] {
-  const shaft = type.positions.find((each) => each.body === body && each.draw?.shape === 'shaft');
-  const box = shaft && section.boxes.get(shaft.id);
-  if (!box) return [];
-  const [x, y] = centre(box);
-  const low = outerEnd(section, box, along(type, body)) === 'low';
-  return along(type, body) === 'x' ? [[low ? box.left : box.right, y]] : [[x, low ? box.top : box.bottom]];
 }

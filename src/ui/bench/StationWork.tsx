@@ -60,10 +60,10 @@ const LATER: Record<string, string> = {
 };
 
 /** The train in a gear that this type has; a description that can’t be solved says so instead of failing. */
-function engaged(unitType: UnitType, gear: string | undefined): TrainInGear | undefined {
+function engaged(unitType: UnitType, gear: string | undefined, coast: boolean): TrainInGear | undefined {
   if (!gear || !unitType.states.some((state) => state.gear === gear)) return undefined;
   try {
-    return trainInGear(unitType, gear);
+    return trainInGear(unitType, gear, { coast });
   } catch (error) {
     return { described: false, missing: `The train can’t be solved: ${(error as Error).message}.` };
   }
@@ -76,7 +76,10 @@ export function StationWork(props: StationWorkProps) {
   const openPart = (part: string) => place.goTo({ part });
   const { unitType } = job.snapshot;
   const described = unitType.axes.length > 0;
-  const inGear = useMemo(() => engaged(unitType, place.gear), [unitType, place.gear]);
+  const inGear = useMemo(
+    () => engaged(unitType, place.gear, place.coast),
+    [unitType, place.gear, place.coast],
+  );
   return (
     <Box>
       {place.station !== 'grade' && (
@@ -102,7 +105,13 @@ export function StationWork(props: StationWorkProps) {
           <Flex justify="space-between" align="center" gap="8px" marginBottom="4px" wrap="wrap">
             {open ? <Box /> : <GradeLegend />}
             {described && !open && !asList && (
-              <GearChoice unitType={unitType} gear={place.gear} onChoose={(gear) => place.goTo({ gear })} />
+              <GearChoice
+                unitType={unitType}
+                gear={place.gear}
+                coast={place.coast}
+                onChoose={(gear) => place.goTo({ gear })}
+                onCoast={(coast) => place.goTo({ coast })}
+              />
             )}
             {described && (
               <Flex role="group" aria-label="Section or list">

@@ -15,12 +15,15 @@ export interface BenchPlace {
   readonly check: string | undefined;
   /** The gear that is engaged on the drawing. */
   readonly gear: string | undefined;
+  /** The load pushes the engine round in that gear. */
+  readonly coast: boolean;
   readonly goTo: (place: {
     station?: StationId;
     part?: string | null;
     face?: TicketFace;
     check?: string;
     gear?: string | null;
+    coast?: boolean;
   }) => void;
 }
 
@@ -41,6 +44,8 @@ export function useBenchPlace(): BenchPlace {
       if (place.check) next.set('check', place.check);
       if (place.gear) next.set('gear', place.gear);
       if (place.gear === null) next.delete('gear');
+      if (place.coast) next.set('coast', 'yes');
+      if (place.coast === false || place.gear === null) next.delete('coast');
       window.history.pushState(null, '', `${path}?${next.toString()}`);
     },
     [path, search],
@@ -51,6 +56,7 @@ export function useBenchPlace(): BenchPlace {
     face,
     check: search.get('check') ?? undefined,
     gear: search.get('gear') ?? undefined,
+    coast: search.has('coast'),
     goTo,
   };
 }

@@ -56,30 +56,13 @@ export const PowerMarks = memo(function PowerMarks({ section, path, isBad, prefi
           </g>
         );
       })}
-      {path.flow.length > 1 && (
-        <>
-          <path
-            d={linePath(path.flow)}
-            fill="none"
-            stroke={paint('blue')}
-            strokeWidth={8.5}
-            strokeLinejoin="round"
-          />
-          <path
-            d={linePath(path.flow)}
-            fill="none"
-            stroke={paint('brass')}
-            strokeWidth={3.4}
-            strokeLinejoin="round"
-          />
-          <Arrow points={path.flow.slice(-2)} />
-        </>
-      )}
+      <RollingElements section={section} bearings={path.bearings} />
+      <Flow lines={path.flow} />
       {section.plates.map((plate) => (
         <Plate key={plate.positionId} plate={plate} bad={isBad(plate.positionId)} />
       ))}
-      {path.meshes.map(([x, y]) => (
-        <g key={`${x} ${y}`} data-mesh="loaded">
+      {path.meshes.map(([x, y], index) => (
+        <g key={index} data-mesh="loaded">
           <circle cx={x} cy={y} r={LENS} fill="none" stroke={paint('blue')} strokeWidth={5} />
           <circle cx={x} cy={y} r={LENS} fill="none" stroke={paint('brass')} strokeWidth={2} />
         </g>
@@ -90,6 +73,53 @@ export const PowerMarks = memo(function PowerMarks({ section, path, isBad, prefi
 
 function ClipBox({ box: { left, right, top, bottom } }: { readonly box: Box }) {
   return <rect x={left - 1} y={top - 1} width={right - left + 2} height={bottom - top + 2} />;
+}
+
+/** What rolls in a bearing that carries load turns brass. */
+function RollingElements({
+  section,
+  bearings,
+}: {
+  readonly section: Section;
+  readonly bearings: ReadonlySet<string>;
+}) {
+  return section.marks.map((mark, index) =>
+    'area' in mark && mark.area.tone === 'roller' && bearings.has(mark.area.positionId) ? (
+      <path
+        key={index}
+        data-loaded-bearing={mark.area.positionId}
+        d={areaPath(mark.area)}
+        fill={paint('brass')}
+        stroke={paint('blue')}
+        strokeWidth={1.4}
+      />
+    ) : null,
+  );
+}
+
+/** All edges before all middles, so that lines which part from each other read as one. */
+function Flow({ lines }: { readonly lines: PowerPath['flow'] }) {
+  const ends = new Map(lines.map((line) => [String(line.at(-1)), line.slice(-2)]));
+  return (
+    <>
+      {(['blue', 'brass'] as const).map((colour) =>
+        lines.map((line) => (
+          <path
+            key={`${colour} ${line.join(' ')}`}
+            data-flow={colour === 'brass' ? 'way' : undefined}
+            d={linePath(line)}
+            fill="none"
+            stroke={paint(colour)}
+            strokeWidth={colour === 'blue' ? 8.5 : 3.4}
+            strokeLinejoin="round"
+          />
+        )),
+      )}
+      {[...ends].map(([end, points]) => (
+        <Arrow key={end} points={points} />
+      ))}
+    </>
+  );
 }
 
 /** Where power leaves. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box } from '@chakra-ui/react';
-import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type MouseEvent, useId, useMemo, useRef, useState } from 'react';
 import type { TrainInGear } from '@/core/gearing/trainOfType';
 import { drawSection, type Section } from '@/core/section/drawSection';
 import { powerPath } from '@/core/section/powerPath';
@@ -17,6 +17,8 @@ import { ScaleBar } from './ScaleBar';
 import { SectionLabel } from './SectionLabel';
 import { SectionMarks } from './SectionMarks';
 import { useHeightLeft, useWidth } from './useWidth';
+import { useZoom } from './useZoom';
+import { ZoomKeys } from './ZoomKeys';
 
 interface SectionDrawingProps {
   readonly unitType: UnitType;
@@ -44,11 +46,13 @@ export function SectionDrawing({
   most = Number.POSITIVE_INFINITY,
 }: SectionDrawingProps) {
   const holder = useRef<HTMLDivElement>(null);
+  const sheet = useRef<SVGSVGElement>(null);
   const width = useWidth(holder, 1248);
   const room = useHeightLeft();
   const height = strip
     ? Math.min(most, Math.max(220, Math.min(room, Math.round(width * 0.72))))
     : Math.max(420, Math.min(room, Math.round(width * 0.6)));
+  const { view, nearer, whole } = useZoom(sheet, width, height);
   const patternPrefix = useId().replace(/:/g, '');
   const [fan, setFan] = useState<{ ids: readonly string[]; x: number; y: number }>();
   const [cursor, setCursor] = useState<string>();
@@ -58,8 +62,8 @@ export function SectionDrawing({
     [parts],
   );
   const section = useMemo(
-    () => drawSection(unitType, { width, height, states, selected, labels: !strip && width >= 700 }),
-    [unitType, width, height, states, selected, strip],
+    () => drawSection(unitType, { width, height, states, selected, labels: !strip && width >= 700, view }),
+    [unitType, width, height, states, selected, strip, view],
   );
   const path = useMemo(() => inGear && powerPath(unitType, section, inGear), [unitType, section, inGear]);
   const gradeOf = (id: string) => states.get(id)?.grade ?? null;
@@ -67,7 +71,7 @@ export function SectionDrawing({
   const nameOf = (id: string) => parts.find((part) => part.position.id === id)?.position.name ?? id;
   const focused = cursor ?? selected ?? section.walk[0];
 
-  const tap = (event: PointerEvent<SVGSVGElement>) => {
+  const tap = (event: MouseEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const point = [
       ((event.clientX - box.left) * section.width) / box.width,
@@ -102,14 +106,15 @@ export function SectionDrawing({
     <Box ref={holder} position="relative" data-testid="section">
       {/* biome-ignore lint/a11y/useSemanticElements: a drawing cannot be a fieldset */}
       <svg
+        ref={sheet}
         viewBox={`0 0 ${section.width} ${section.height}`}
         width="100%"
         height={height}
         role="group"
         aria-label={`Section of ${unitType.title}. Arrows walk along the axes, Enter opens a part.`}
-        onPointerUp={tap}
+        onClick={tap}
         onKeyDown={walk}
-        style={{ display: 'block', touchAction: 'manipulation' }}
+        style={{ display: 'block', touchAction: view.k > 1 ? 'none' : 'pan-x pan-y' }}
       >
         <HatchPatterns prefix={patternPrefix} />
         <g id={`${patternPrefix}-unit`}>
@@ -136,6 +141,7 @@ export function SectionDrawing({
           <Lens section={section} positionId={selected} source={`${patternPrefix}-unit`} />
         )}
       </svg>
+      {!strip && <ZoomKeys view={view} onNearer={nearer} onWhole={whole} />}
       {fan && (
         <Fan
           ids={fan.ids}
