@@ -322,7 +322,7 @@ describe('power on the drawing', () => {
     expect(drawn).not.toMatch(/NaN|width="-/);
   });
   it('says ratio and direction, no drive, locked by what, and what is not described', () => {
-    expect(panel(box, '2')).toContain('2: ratio 2.418');
+    expect(panel(box, '2')).toContain('2, drive: ratio 2.418');
     expect(panel(box, 'R')).toContain('ratio 4.100, the output turns backwards');
     expect(panel(box, 'N')).toContain('no drive. Nothing holds Main shaft');
     const both = { ...box, states: [{ gear: 'both', engaged: ['c-2', 'c-3'] }] };

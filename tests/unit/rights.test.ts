@@ -35,6 +35,8 @@ const HELPERS = new Set([
   // steps of use cases
   ...[
     'openJob',
+    'refuseLostParts',
+    'readDescription',
     'ownTypeOf',
     'positionOf',
     'checkOf',

@@ -42,9 +42,9 @@ const listening = (db: Db): Db =>
   });
 
 describe('the demonstration', () => {
-  it('has six units at different stations, with dates that count from the day of seeding', () => {
+  it('has eight units at different stations, with dates that count from the day of seeding', () => {
     const { entries } = readRack(reader, context, {});
-    expect(entries).toHaveLength(6);
+    expect(entries).toHaveLength(8);
     expect(
       new Set(entries.map(({ station, stationOpen }) => `${station} ${stationOpen}`)).size,
     ).toBeGreaterThanOrEqual(5);

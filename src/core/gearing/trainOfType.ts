@@ -164,7 +164,7 @@ const isStructure = (draw: UnitType['positions'][number]['draw'], family: string
   (draw?.shape === 'turned' && ['housing', 'differential-unit', 'shaft-spline'].includes(family));
 
 function loadedParts(
-  { positions, gears, meshes, bearings }: Drivetrain,
+  { bodies, positions, gears, meshes, bearings }: Drivetrain,
   couplings: Couplings,
   { meshLoads, tieLoads, outside, speeds }: Train,
   coast: boolean,
@@ -204,8 +204,20 @@ function loadedParts(
         .map(({ id }) => id),
     ].filter((id) => id !== undefined),
   ) as ReadonlySet<string>;
-  // A bearing between two bodies bears load where one of them carries a loaded mesh.
-  const meshed = new Set([...loadedGears].map((id) => bodyOf(gearPositions.get(id))));
+  // A bearing between two bodies bears load where one of them carries a loaded mesh. Planets around a sun or a ring
+  // balance each other: only what goes round itself loads its pin.
+  const goesRound = (gear: string, carrier: string) => {
+    const position = positions.find(({ id }) => id === gearPositions.get(gear));
+    const axis = bodies.find(({ id }) => id === carrier)?.axis;
+    return position?.orbit !== undefined || position?.axis !== axis;
+  };
+  const meshed = new Set(
+    loadedMeshes.flatMap(({ a, b }) => {
+      const carrier = meshes.find((mesh) => mesh.a === a && mesh.b === b)?.carrier;
+      const loading = carrier === undefined ? [a, b] : [a, b].filter((gear) => goesRound(gear, carrier));
+      return loading.map((gear) => bodyOf(gearPositions.get(gear)));
+    }),
+  );
   const loadedBearings = new Set(
     bearings
       .filter(({ inner, outer }) => meshed.has(inner) || meshed.has(outer))

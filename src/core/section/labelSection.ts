@@ -10,6 +10,8 @@ export const EDGE = 14;
 export const FOOT = 22;
 
 const LABELS_AT_TOP = 6;
+/** The keys that bring the drawing nearer stand in the corner below on the right. */
+const KEYS = 100;
 const LAST_RANK = 9;
 
 /** Places the labels of all four sides: rows above and below, columns where the drawing leaves room for them. */
@@ -33,7 +35,8 @@ export function labelSection(
     const own = texts.filter((text) => text.side === side);
     if (own.length === 0) return [];
     if (side === 'top') return placeLabels(own, { ...row, side, at: LABELS_AT_TOP });
-    if (side === 'bottom') return placeLabels(own, { ...row, side, at: height - LABEL_HEIGHT - 4 - FOOT });
+    if (side === 'bottom')
+      return placeLabels(own, { ...row, to: row.to - KEYS, side, at: height - LABEL_HEIGHT - 4 - FOOT });
     return placeLabels(own, freeColumn(side, own, polygons, width, between));
   });
 }

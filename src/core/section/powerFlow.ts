@@ -3,7 +3,7 @@ import type { Position, UnitType } from '@/model/unitType';
 import type { DescribedTrain } from '../gearing/trainOfType';
 import type { Section } from './drawSection';
 import { frameOf } from './frame';
-import type { Box, Point } from './geometry';
+import type { Point } from './geometry';
 import { drawnPitchRadius } from './pieceOf';
 
 /** A point that power passes, in millimetres of the sheet. */
@@ -189,18 +189,37 @@ function placeOn({ origin, direction }: Axis, [x, y]: Point): { along: number; r
   return { along: dx * ax + dy * ay, radius: dx * ay - dy * ax };
 }
 
-export const along = (type: UnitType, body: string): 'x' | 'y' => {
-  const axis = type.axes.find(({ id }) => id === axisOfBody(type, body));
-  return axis && Math.abs(axis.direction[1]) > Math.abs(axis.direction[0]) ? 'y' : 'x';
-};
-
-/** Power comes and goes at the end of a shaft that lies farther from the middle of the unit. */
-export function outerEnd(section: Section, box: Box, direction: 'x' | 'y'): 'low' | 'high' {
+/**
+ * The end of a shaft at which power comes or goes: the one that leaves the case through a seal, else the one that lies
+ * farther from the middle of the unit.
+ */
+export function outerEnd(type: UnitType, section: Section, shaft: Position): 'low' | 'high' {
+  const sealed = sealedEnd(type, shaft);
+  if (sealed) return sealed;
+  const axis = type.axes.find(({ id }) => id === shaft.axis);
+  const box = section.boxes.get(shaft.id);
+  if (!axis || !box) return 'high';
   const boxes = [...section.boxes.values()];
-  const [low, high] = direction === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
+  const [low, high] = isUpright(axis) ? (['top', 'bottom'] as const) : (['left', 'right'] as const);
   const middle =
     (Math.min(...boxes.map((each) => each[low])) + Math.max(...boxes.map((each) => each[high]))) / 2;
-  return Math.abs(box[low] - middle) > Math.abs(box[high] - middle) ? 'low' : 'high';
+  const isLower = Math.abs(box[low] - middle) > Math.abs(box[high] - middle);
+  const runsUp = axis.direction[0] + axis.direction[1] < 0;
+  return isLower === runsUp ? 'high' : 'low';
+}
+
+const isUpright = ({ direction }: Axis): boolean => Math.abs(direction[1]) > Math.abs(direction[0]);
+
+/** The only end of a shaft near which it runs through seals. */
+function sealedEnd(type: UnitType, { axis, from = 0, to = 0 }: Position): 'low' | 'high' | undefined {
+  const ends = new Set(
+    type.positions
+      .filter(({ draw, axis: on }) => draw?.shape === 'seal' && on === axis)
+      .map((seal) => ((seal.from ?? 0) + (seal.to ?? 0)) / 2)
+      .filter((place) => place > from && place < to)
+      .map((place) => (place - from < to - place ? ('low' as const) : ('high' as const))),
+  );
+  return ends.size === 1 ? [...ends][0] : undefined;
 }
 
 /** The free end of a body's shaft. */
@@ -208,7 +227,9 @@ function endOf(type: UnitType, section: Section, body: string): Point[] {
   const shaft = type.positions.find((each) => each.body === body && each.draw?.shape === 'shaft');
   const box = shaft && section.boxes.get(shaft.id);
   if (!box) return [];
-  const [x, y] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
-  const low = outerEnd(section, box, along(type, body)) === 'low';
-  return along(type, body) === 'x' ? [[low ? box.left : box.right, y]] : [[x, low ? box.top : box.bottom]];
+  const axis = type.axes.find(({ id }) => id === shaft.axis);
+  const end = outerEnd(type, section, shaft) === 'low' ? shaft.from : shaft.to;
+  if (!axis || end === undefined) return [];
+  const [x, y] = frameOf(axis).at(end, 0, 'plus');
+  return [[section.origin[0] + x * section.scale, section.origin[1] + y * section.scale]];
 }

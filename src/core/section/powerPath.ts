@@ -4,7 +4,7 @@ import type { Section } from './drawSection';
 import { frameOf } from './frame';
 import { type Box, boxesTouch, type Point } from './geometry';
 import { drawnPitchRadius } from './pieceOf';
-import { along, outerEnd, powerFlow } from './powerFlow';
+import { outerEnd, powerFlow } from './powerFlow';
 
 export interface PowerPath {
   /** Positions that carry load, each with the part of it that does: a shaft only from where power enters to where it leaves. */
@@ -81,14 +81,18 @@ function loadedLength(
   shaft: string,
   box: Box,
 ): Box {
-  const body = type.positions.find(({ id }) => id === shaft)?.body ?? '';
-  const on = loadedOn(type, section, inGear, body).filter(({ id }) => id !== shaft);
+  const position = type.positions.find(({ id }) => id === shaft);
+  const axis = type.axes.find(({ id }) => id === position?.axis);
+  if (!position || !axis) return box;
+  const on = loadedOn(type, section, inGear, position.body ?? '').filter(({ id }) => id !== shaft);
   if (on.length === 0) return box;
-  const [low, high] = along(type, body) === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
+  const upright = Math.abs(axis.direction[1]) > Math.abs(axis.direction[0]);
+  const [low, high] = upright ? (['top', 'bottom'] as const) : (['left', 'right'] as const);
   let from = Math.min(...on.map(({ box: each }) => each[low]));
   let to = Math.max(...on.map(({ box: each }) => each[high]));
-  if (isEnd(type, body)) {
-    if (outerEnd(section, box, along(type, body)) === 'low') from = box[low];
+  if (isEnd(type, position.body ?? '')) {
+    const runsUp = axis.direction[0] + axis.direction[1] < 0;
+    if ((outerEnd(type, section, position) === 'low') === !runsUp) from = box[low];
     else to = box[high];
   }
   const part = { ...box, [low]: Math.max(box[low], from), [high]: Math.min(box[high], to) };

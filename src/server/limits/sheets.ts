@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { checkDefinitions } from '@/catalog/checkDefinitions';
 import { sheetChanges } from '@/core/limits/sheetChanges';
 import { sheetFaults } from '@/core/limits/sheetFaults';
+import { typeChanges } from '@/core/unit-type/typeChanges';
 import { listReadings } from '@/db/captures';
 import { logChange } from '@/db/changeLog';
 import { pinUnitType } from '@/db/jobs';
@@ -20,6 +21,7 @@ import { IdSchema } from '@/model/ids';
 import { AdoptSheetSchema, SheetRevisionSchema, TooCloseChoiceSchema } from '@/model/measuring';
 import type { UnitType } from '@/model/unitType';
 import { instant } from '../context';
+import { refuseLostParts } from '../job/lostParts';
 import { openJob } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { refuseStale } from '../refuseStale';
@@ -106,6 +108,7 @@ export const adoptSheet = defineUseCase('limit.adopt', AdoptSheetSchema, (actor,
     const next = readUnitType(context.db, job.unitTypeId, input.revision);
     if (!next) throw new Refusal('bad-input', `There is no revision ${input.revision} of this unit type.`);
     refuseOrphans(context.db, job.id, next);
+    refuseLostParts(context.db, job.id, next, unitType);
     pinUnitType(context.db, job.id, job.version, next.revision);
     logChange(context.db, {
       at: instant(context),
@@ -114,7 +117,11 @@ export const adoptSheet = defineUseCase('limit.adopt', AdoptSheetSchema, (actor,
       topic: 'limit-sheet',
       subject: job.unitTypeId,
       before: { revision: unitType.revision },
-      after: { revision: next.revision, changes: sheetChanges(unitType.checks, next.checks) },
+      after: {
+        revision: next.revision,
+        changes: sheetChanges(unitType.checks, next.checks),
+        described: typeChanges(unitType, next),
+      },
     });
     return { revision: next.revision };
   }),
@@ -138,7 +145,11 @@ export const previewAdoption = defineUseCase(
     const { job, unitType } = openJob(db, jobId);
     const revision = newestRevision(db, job.unitTypeId);
     const next = readUnitType(db, job.unitTypeId, revision);
-    return { revision, changes: next ? sheetChanges(unitType.checks, next.checks) : [] };
+    return {
+      revision,
+      changes: next ? sheetChanges(unitType.checks, next.checks) : [],
+      described: next ? typeChanges(unitType, next) : [],
+    };
   },
 );
 

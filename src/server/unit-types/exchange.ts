@@ -1,15 +1,15 @@
 import * as v from 'valibot';
 import { trainInGear } from '@/core/gearing/trainOfType';
 import type { Fault } from '@/core/unit-type/fault';
-import { validateUnitType } from '@/core/unit-type/validate';
 import { logChange } from '@/db/changeLog';
 import { type Db, inTransaction } from '@/db/open';
 import { insertUnitType, isOwnOfJob, listUnitTypes, newestRevision, readUnitType } from '@/db/unitTypes';
 import { IdSchema, words } from '@/model/ids';
-import { type UnitType, UnitTypeSchema } from '@/model/unitType';
+import type { UnitType } from '@/model/unitType';
 import { instant } from '../context';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
+import { DescriptionTextSchema, readDescription } from './readDescription';
 
 export const readUnitTypes = defineUseCase('unit-type.read', v.undefined(), (_actor, { db }) => ({
   unitTypes: listUnitTypes(db),
@@ -28,13 +28,6 @@ export const exportType = defineUseCase(
   },
 );
 
-const text = v.pipe(
-  v.string(),
-  v.trim(),
-  v.minLength(1, 'choose a file or paste a description first'),
-  v.maxLength(2_000_000, 'at most two million characters: this is no description of a unit'),
-);
-
 export interface TypeLookedAt {
   /** Absent when the text can't be read as a unit type at all. */
   readonly type?: UnitType;
@@ -48,20 +41,13 @@ export interface TypeLookedAt {
 /** Reads a description and says everything that is wrong with it, with the path; nothing is stored. */
 export const lookAtType = defineUseCase(
   'unit-type.keep',
-  v.object({ text }),
+  v.object({ text: DescriptionTextSchema }),
   (_actor, { db }, input): TypeLookedAt => lookAt(db, input.text),
 );
 
 function lookAt(db: Db, source: string): TypeLookedAt {
-  const parsed = v.safeParse(UnitTypeSchema, parseJson(source));
-  if (!parsed.success) {
-    const faults = parsed.issues.map(
-      (issue): Fault => ({ path: v.getDotPath(issue) ?? '', message: issue.message, blocks: 'section' }),
-    );
-    return { faults, revision: 0, ratios: [], mayBeStored: false };
-  }
-  const type = parsed.output;
-  const faults = validateUnitType(type);
+  const { type, faults } = readDescription(source);
+  if (!type) return { faults, revision: 0, ratios: [], mayBeStored: false };
   const mayBeStored = !isOwnOfJob(db, type.id) && faults.every(({ blocks }) => blocks === 'nothing');
   const looseEnds = faults.some(({ blocks }) => blocks === 'train');
   return {
@@ -73,16 +59,6 @@ function lookAt(db: Db, source: string): TypeLookedAt {
   };
 }
 
-function parseJson(source: string): unknown {
-  try {
-    return JSON.parse(source);
-  } catch (error) {
-    throw new Refusal('bad-input', `This is no JSON: ${(error as Error).message}. Nothing was stored.`, {
-      faults: [{ path: '', message: 'no JSON' }],
-    });
-  }
-}
-
 const ratiosOf = (type: UnitType): TypeLookedAt['ratios'] =>
   type.states.map(({ gear }) => {
     const found = trainInGear(type, gear);
@@ -90,7 +66,11 @@ const ratiosOf = (type: UnitType): TypeLookedAt['ratios'] =>
     return { gear, words: found.ratio === undefined ? found.train.status : Math.abs(found.ratio).toFixed(3) };
   });
 
-const BringInSchema = v.object({ text, note: words(200, 1), revision: v.pipe(v.number(), v.integer()) });
+const BringInSchema = v.object({
+  text: DescriptionTextSchema,
+  note: words(200, 1),
+  revision: v.pipe(v.number(), v.integer()),
+});
 
 /** Stores a description that was looked at, as a new type or as the next revision of one; jobs keep the one they pin. */
 export const bringInType = defineUseCase('unit-type.keep', BringInSchema, (actor, context, input) =>

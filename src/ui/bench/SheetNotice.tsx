@@ -9,10 +9,13 @@ import type { StationProps } from './StationWork';
 
 interface Preview {
   readonly revision: number;
+  /** Of checks and limits. */
   readonly changes: readonly string[];
+  /** Of everything else in the description. */
+  readonly described: readonly string[];
 }
 
-/** A newer revision of the limit sheet is out: what it would change here, and the way to go over to it. */
+/** A newer revision of the unit type, with its limit sheet, is out: what it would change here, and the way to go over to it. */
 export function SheetNotice({ job, rights }: StationProps) {
   const { job: current, newestRevision } = job.snapshot;
   const [preview, setPreview] = useState<Preview>();
@@ -48,7 +51,7 @@ export function SheetNotice({ job, rights }: StationProps) {
       {preview && (
         <>
           <Box as="ul" paddingLeft="20px">
-            {preview.changes.map((change) => (
+            {[...preview.changes, ...preview.described].map((change) => (
               <li key={change}>{change}</li>
             ))}
           </Box>

@@ -2,17 +2,16 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { type TrainInGear, trainInGear } from '@/core/gearing/trainOfType';
 import type { PartState } from '@/core/wear/partStanding';
 import { STATIONS } from '@/model/job';
 import type { Actor } from '@/model/people';
-import type { UnitType } from '@/model/unitType';
 import { CauseStation } from '../cause/CauseStation';
 import { DecideStation } from '../decide/DecideStation';
 import { IdentityPanel } from '../identity/IdentityPanel';
 import { EmptyState } from '../kit/Notice';
-import { Press } from '../kit/Press';
+import { Press, PressLink } from '../kit/Press';
 import { HandOverStation } from '../report/HandOverStation';
+import { engagedTrain } from '../section/engagedTrain';
 import { GearChoice } from '../section/GearChoice';
 import { PartList } from '../section/PartList';
 import { PowerPanel } from '../section/PowerPanel';
@@ -59,16 +58,6 @@ const LATER: Record<string, string> = {
     'Set-up values, torques bolt by bolt, and the bagged pieces going back will be ticked off here. Until then the limits stand on each part’s ticket.',
 };
 
-/** The train in a gear that this type has; a description that can’t be solved says so instead of failing. */
-function engaged(unitType: UnitType, gear: string | undefined, coast: boolean): TrainInGear | undefined {
-  if (!gear || !unitType.states.some((state) => state.gear === gear)) return undefined;
-  try {
-    return trainInGear(unitType, gear, { coast });
-  } catch (error) {
-    return { described: false, missing: `The train can’t be solved: ${(error as Error).message}.` };
-  }
-}
-
 export function StationWork(props: StationWorkProps) {
   const { job, place, open, asList, onAsList } = props;
   const name = STATIONS.find(({ id }) => id === place.station)?.name ?? '';
@@ -77,7 +66,7 @@ export function StationWork(props: StationWorkProps) {
   const { unitType } = job.snapshot;
   const described = unitType.axes.length > 0;
   const inGear = useMemo(
-    () => engaged(unitType, place.gear, place.coast),
+    () => engagedTrain(unitType, place.gear, place.coast),
     [unitType, place.gear, place.coast],
   );
   return (
@@ -114,7 +103,14 @@ export function StationWork(props: StationWorkProps) {
               />
             )}
             {described && (
-              <Flex role="group" aria-label="Section or list">
+              <Flex role="group" aria-label="Section or list" gap="4px">
+                {!open && (
+                  <PressLink
+                    href={`/jobs/${job.snapshot.job.peg}/section${place.gear ? `?gear=${encodeURIComponent(place.gear)}${place.coast ? '&coast=yes' : ''}` : ''}`}
+                  >
+                    For paper
+                  </PressLink>
+                )}
                 <Press chosen={!asList} aria-pressed={!asList} onClick={() => onAsList(false)}>
                   Section
                 </Press>
@@ -151,6 +147,11 @@ export function StationWork(props: StationWorkProps) {
             <>
               <DescribePart {...props} described={described} />
               <DescribeBox {...props} />
+              {props.rights.includes('unit-type.describe') && (
+                <PressLink href={`/jobs/${job.snapshot.job.peg}/unit-type`} marginTop="12px">
+                  Describe it in full
+                </PressLink>
+              )}
             </>
           )}
           <Conflicts job={job} />

@@ -63,11 +63,13 @@ export function Field({ label, hint, error, children }: FieldProps) {
 interface TextFieldProps extends Omit<FieldProps, 'children'> {
   readonly value: string;
   readonly onText: (text: string) => void;
+  /** The field is left. */
+  readonly onDone?: () => void;
   readonly inputMode?: 'decimal' | 'numeric' | 'text';
 }
 
 /** A labelled line of text that its owner holds: what is typed goes out as it is. */
-export function TextField({ value, onText, inputMode = 'text', ...field }: TextFieldProps) {
+export function TextField({ value, onText, onDone, inputMode = 'text', ...field }: TextFieldProps) {
   return (
     <Field {...field}>
       {(wiring) => (
@@ -77,6 +79,7 @@ export function TextField({ value, onText, inputMode = 'text', ...field }: TextF
           inputMode={inputMode}
           autoComplete="off"
           onChange={(event) => onText(event.target.value)}
+          onBlur={onDone}
         />
       )}
     </Field>

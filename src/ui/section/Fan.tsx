@@ -12,7 +12,8 @@ interface FanProps {
   readonly x: number;
   readonly y: number;
   readonly nameOf: (id: string) => string;
-  readonly gradeOf: (id: string) => GradeOrNone;
+  /** Left out for a type, which nobody has graded. */
+  readonly gradeOf: ((id: string) => GradeOrNone) | undefined;
   readonly onOpen: (id: string) => void;
   readonly onClose: () => void;
 }
@@ -54,9 +55,11 @@ export function Fan({ ids, x, y, nameOf, gradeOf, onOpen, onClose }: FanProps) {
           }}
         >
           {nameOf(id)}
-          <Box as="span" fontWeight={400} fontSize="13px">
-            <GradeLine grade={gradeOf(id)} />
-          </Box>
+          {gradeOf && (
+            <Box as="span" fontWeight={400} fontSize="13px">
+              <GradeLine grade={gradeOf(id)} />
+            </Box>
+          )}
         </Press>
       ))}
     </Box>

@@ -3,6 +3,7 @@
 import { Box } from '@chakra-ui/react';
 import { type KeyboardEvent, type MouseEvent, useId, useMemo, useRef, useState } from 'react';
 import type { TrainInGear } from '@/core/gearing/trainOfType';
+import { describedStates } from '@/core/section/describedStates';
 import { drawSection, type Section } from '@/core/section/drawSection';
 import { powerPath } from '@/core/section/powerPath';
 import { gatherPieces } from '@/core/section/reach';
@@ -29,8 +30,12 @@ interface SectionDrawingProps {
   readonly strip?: boolean;
   /** The train in the gear that is engaged on the drawing: its path of power is lit. */
   readonly inGear?: TrainInGear | undefined;
+  /** The type as it is described, whole and sound, instead of what was found. */
+  readonly asDescribed?: boolean;
   /** No higher than this many pixels. */
   readonly most?: number;
+  /** For paper: this high whatever the window, and nothing to press. */
+  readonly printed?: number;
 }
 
 const SMALL_PX = 22;
@@ -43,23 +48,31 @@ export function SectionDrawing({
   onOpen,
   strip = false,
   inGear,
+  asDescribed = false,
   most = Number.POSITIVE_INFINITY,
+  printed,
 }: SectionDrawingProps) {
   const holder = useRef<HTMLDivElement>(null);
   const sheet = useRef<SVGSVGElement>(null);
   const width = useWidth(holder, 1248);
   const room = useHeightLeft();
-  const height = strip
-    ? Math.min(most, Math.max(220, Math.min(room, Math.round(width * 0.72))))
-    : Math.max(420, Math.min(room, Math.round(width * 0.6)));
+  const height =
+    printed ??
+    (strip
+      ? Math.min(most, Math.max(220, Math.min(room, Math.round(width * 0.72))))
+      : Math.max(420, Math.min(room, Math.round(width * (asDescribed ? 0.75 : 0.6)))));
   const { view, nearer, whole } = useZoom(sheet, width, height);
   const patternPrefix = useId().replace(/:/g, '');
   const [fan, setFan] = useState<{ ids: readonly string[]; x: number; y: number }>();
   const [cursor, setCursor] = useState<string>();
   const states = useMemo(
     () =>
-      new Map(parts.map((part) => [part.position.id, { grade: part.grade, words: gradeWords(part.grade) }])),
-    [parts],
+      asDescribed
+        ? describedStates(unitType)
+        : new Map(
+            parts.map((part) => [part.position.id, { grade: part.grade, words: gradeWords(part.grade) }]),
+          ),
+    [parts, asDescribed, unitType],
   );
   const section = useMemo(
     () => drawSection(unitType, { width, height, states, selected, labels: !strip && width >= 700, view }),
@@ -68,7 +81,7 @@ export function SectionDrawing({
   const path = useMemo(() => inGear && powerPath(unitType, section, inGear), [unitType, section, inGear]);
   const gradeOf = (id: string) => states.get(id)?.grade ?? null;
   const isBad = (id: string) => (gradeOf(id) ?? 0) >= 4;
-  const nameOf = (id: string) => parts.find((part) => part.position.id === id)?.position.name ?? id;
+  const nameOf = (id: string) => unitType.positions.find((position) => position.id === id)?.name ?? id;
   const focused = cursor ?? selected ?? section.walk[0];
 
   const tap = (event: MouseEvent<SVGSVGElement>) => {
@@ -124,7 +137,7 @@ export function SectionDrawing({
         <Focusables
           section={section}
           nameOf={nameOf}
-          gradeOf={gradeOf}
+          gradeOf={asDescribed ? undefined : gradeOf}
           focused={focused}
           onFocus={setCursor}
         />
@@ -132,7 +145,7 @@ export function SectionDrawing({
           <SectionLabel
             key={label.positionId}
             label={label}
-            grade={gradeOf(label.positionId)}
+            grade={asDescribed ? undefined : gradeOf(label.positionId)}
             selected={label.positionId === selected}
           />
         ))}
@@ -141,14 +154,14 @@ export function SectionDrawing({
           <Lens section={section} positionId={selected} source={`${patternPrefix}-unit`} />
         )}
       </svg>
-      {!strip && <ZoomKeys view={view} onNearer={nearer} onWhole={whole} />}
+      {!strip && printed === undefined && <ZoomKeys view={view} onNearer={nearer} onWhole={whole} />}
       {fan && (
         <Fan
           ids={fan.ids}
           x={(fan.x / section.width) * 100}
           y={fan.y}
           nameOf={nameOf}
-          gradeOf={gradeOf}
+          gradeOf={asDescribed ? undefined : gradeOf}
           onOpen={onOpen}
           onClose={() => setFan(undefined)}
         />
@@ -165,7 +178,7 @@ function isSmall(section: Section, id: string): boolean {
 interface FocusablesProps {
   readonly section: Section;
   readonly nameOf: (id: string) => string;
-  readonly gradeOf: (id: string) => PartState['grade'];
+  readonly gradeOf: ((id: string) => PartState['grade']) | undefined;
   readonly focused: string | undefined;
   readonly onFocus: (id: string) => void;
 }
@@ -183,7 +196,7 @@ function Focusables({ section, nameOf, gradeOf, focused, onFocus }: FocusablesPr
             data-position={id}
             role="button"
             tabIndex={id === focused ? 0 : -1}
-            aria-label={`${nameOf(id)}, ${gradeWords(gradeOf(id))}`}
+            aria-label={gradeOf ? `${nameOf(id)}, ${gradeWords(gradeOf(id))}` : nameOf(id)}
             x={box.left - 3}
             y={box.top - 3}
             width={box.right - box.left + 6}

@@ -12,12 +12,14 @@ export function SectionLabel({
   selected,
 }: {
   readonly label: PlacedLabel;
-  readonly grade: GradeOrNone;
+  /** Left out for a type, which nobody has graded. */
+  readonly grade: GradeOrNone | undefined;
   readonly selected: boolean;
 }) {
-  const bad = grade !== null && grade >= 4;
+  const bad = (grade ?? 0) >= 4;
   const colour = bad ? 'oxide' : 'ink';
   const [ax, ay] = label.leader.at(-1)!;
+  const textAt = label.x + (grade === undefined ? 4 : GLYPH_WIDTH);
   const points = label.leader.map(([x, y]) => `${x},${y}`).join(' ');
   return (
     <g pointerEvents="none">
@@ -44,26 +46,10 @@ export function SectionLabel({
           strokeWidth={1}
         />
       )}
-      <g transform={`translate(${label.x} ${label.y + 5}) scale(${22 / 24})`}>
-        {grade !== 0 && (
-          <path
-            d={grade === null ? WHOLE_TOOTH : TOOTH_FLANKS}
-            fill="none"
-            stroke={paint(selected ? 'onBlue' : colour)}
-            strokeWidth={grade === null ? 1.4 : 0.8}
-            strokeDasharray={grade === null ? '4 3' : '2 2'}
-          />
-        )}
-        {grade !== null && (
-          <path
-            d={gradePath(grade)}
-            fill={paint(selected ? (bad ? 'oxideOnBlue' : 'onBlue') : bad ? 'oxide' : 'metal')}
-          />
-        )}
-      </g>
+      {grade !== undefined && <Glyph label={label} grade={grade} selected={selected} />}
       <g data-label={label.title}>
         <text
-          x={label.x + GLYPH_WIDTH}
+          x={textAt}
           y={label.y + 15}
           fill={paint(selected ? 'brass' : colour)}
           style={{ fontSize: '15px', fontWeight: 650, fontStretch: '87.5%' }}
@@ -71,7 +57,7 @@ export function SectionLabel({
           {label.title}
         </text>
         <text
-          x={label.x + GLYPH_WIDTH}
+          x={textAt}
           y={label.y + 32}
           fill={paint(selected ? 'onBlue' : bad ? 'oxide' : 'second')}
           style={{ fontSize: '13px', fontStretch: '87.5%' }}
@@ -79,6 +65,37 @@ export function SectionLabel({
           {label.words}
         </text>
       </g>
+    </g>
+  );
+}
+
+function Glyph({
+  label,
+  grade,
+  selected,
+}: {
+  readonly label: PlacedLabel;
+  readonly grade: GradeOrNone;
+  readonly selected: boolean;
+}) {
+  const bad = (grade ?? 0) >= 4;
+  return (
+    <g transform={`translate(${label.x} ${label.y + 5}) scale(${22 / 24})`}>
+      {grade !== 0 && (
+        <path
+          d={grade === null ? WHOLE_TOOTH : TOOTH_FLANKS}
+          fill="none"
+          stroke={paint(selected ? 'onBlue' : bad ? 'oxide' : 'ink')}
+          strokeWidth={grade === null ? 1.4 : 0.8}
+          strokeDasharray={grade === null ? '4 3' : '2 2'}
+        />
+      )}
+      {grade !== null && (
+        <path
+          d={gradePath(grade)}
+          fill={paint(selected ? (bad ? 'oxideOnBlue' : 'onBlue') : bad ? 'oxide' : 'metal')}
+        />
+      )}
     </g>
   );
 }

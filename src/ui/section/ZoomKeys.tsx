@@ -24,10 +24,12 @@ export function ZoomKeys({
       bottom="4px"
       bg="paper"
       gap="4px"
-      align="center"
+      width="92px"
+      wrap="wrap"
+      justify="flex-end"
     >
       {view.k > 1 && (
-        <Press kind="quiet" onClick={onWhole}>
+        <Press width="92px" paddingInline="4px" onClick={onWhole}>
           All of it
         </Press>
       )}

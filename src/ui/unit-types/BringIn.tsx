@@ -2,17 +2,15 @@
 
 import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { modesOf } from '@/catalog/damageWords';
-import { shippedGradeRules } from '@/catalog/gradeRules';
+import { useState } from 'react';
 import type { Fault } from '@/core/unit-type/fault';
-import { partState } from '@/core/wear/partStanding';
 import type { UnitType } from '@/model/unitType';
 import { Field, TextArea, TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
-import { SectionDrawing } from '../section/SectionDrawing';
+import { FaultList } from './FaultList';
+import { TypeDrawing } from './TypeDrawing';
 
 interface LookedAt {
   readonly type?: UnitType;
@@ -86,7 +84,7 @@ export function BringIn() {
       </Press>
       {found && (
         <Box marginTop="16px" data-testid="looked-at">
-          <Faults faults={found.faults} />
+          <FaultList faults={found.faults} />
           {found.type && <Preview type={found.type} ratios={found.ratios} />}
           {found.type && found.mayBeStored && (
             <Box maxWidth="640px" marginTop="12px">
@@ -104,40 +102,7 @@ export function BringIn() {
   );
 }
 
-const BLOCKS: Record<Fault['blocks'], string> = {
-  train: 'keeps the train from being solved',
-  section: 'keeps it from being drawn',
-  nothing: 'a hint, it keeps nothing from working',
-};
-
-function Faults({ faults }: { readonly faults: readonly Fault[] }) {
-  if (faults.length === 0) return <Box>Nothing is wrong with it.</Box>;
-  return (
-    <Box as="ul" paddingLeft="20px">
-      {faults.map(({ path, message, blocks }) => (
-        <Box as="li" key={`${path} ${message}`} color={blocks === 'nothing' ? undefined : 'oxide'}>
-          <strong>{path || 'the whole'}</strong>: {message} ({BLOCKS[blocks]})
-        </Box>
-      ))}
-    </Box>
-  );
-}
-
 function Preview({ type, ratios }: { readonly type: UnitType; readonly ratios: LookedAt['ratios'] }) {
-  const parts = useMemo(() => {
-    const nothing = {
-      readings: [],
-      findings: [],
-      grades: [],
-      gauges: [],
-      tooClosePolicy: 'hold' as const,
-      acceptances: [],
-      unitType: type,
-    };
-    return type.positions.map((position) =>
-      partState(position, nothing, shippedGradeRules, modesOf(position.family)),
-    );
-  }, [type]);
   return (
     <Box marginTop="12px">
       <strong>{type.title}</strong>, {type.positions.length} parts
@@ -148,9 +113,7 @@ function Preview({ type, ratios }: { readonly type: UnitType; readonly ratios: L
           </span>
         ))}
       </Flex>
-      {type.axes.length > 0 && (
-        <SectionDrawing unitType={type} parts={parts} selected={undefined} onOpen={() => undefined} />
-      )}
+      <TypeDrawing unitType={type} onOpen={() => undefined} />
     </Box>
   );
 }

@@ -53,6 +53,10 @@ export function UnitTypes({
               <td>{type.revision}</td>
               <td>
                 <Flex gap="8px" wrap="wrap">
+                  <PressLink href={`/unit-types/${type.id}`}>
+                    {mayKeep ? 'Look and describe' : 'Look at it'}
+                  </PressLink>
+                  <PressLink href={`/unit-types/${type.id}/section`}>Section for paper</PressLink>
                   <PressLink href={`/limits/${type.id}`}>Checks and limits</PressLink>
                   <PressLink href={`/api/v1/unit-types/${type.id}`}>As a file (JSON)</PressLink>
                   {mayKeep && <Press onClick={() => setCopying(type)}>Copy</Press>}

@@ -1,0 +1,38 @@
+import * as v from 'valibot';
+import { type UnitType, UnitTypeSchema } from '@/model/unitType';
+import type { Fault } from './fault';
+import { validateUnitType } from './validate';
+
+export interface DraftFound {
+  /** Absent when the draft can't be read as a unit type at all. */
+  readonly type?: UnitType;
+  readonly faults: readonly Fault[];
+}
+
+/** Everything that is wrong with a description, from figures that are none to a train that can't turn, each with its path. */
+export function faultsOfDraft(draft: unknown): DraftFound {
+  const parsed = v.safeParse(UnitTypeSchema, draft);
+  if (parsed.success) return { type: parsed.output, faults: validateUnitType(parsed.output) };
+  return {
+    faults: parsed.issues.map((issue) => ({
+      path: v.getDotPath(issue) ?? '',
+      message: inWords(issue),
+      blocks: 'section' as const,
+    })),
+  };
+}
+
+const NEEDED: Readonly<Record<string, string>> = {
+  number: 'a number is needed',
+  string: 'something has to stand here',
+  array: 'a list is needed',
+  tuple: 'two of them are needed',
+  picklist: 'choose one of those offered',
+  variant: 'choose one of those offered',
+  object: 'this is not described yet',
+  boolean: 'yes or no is needed',
+};
+
+/** Messages of our own stay; those that only name types of data are put in words. */
+const inWords = (issue: v.BaseIssue<unknown>): string =>
+  issue.message.startsWith('Invalid') ? (NEEDED[issue.type] ?? issue.message) : issue.message;
