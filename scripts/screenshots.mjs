@@ -13,16 +13,22 @@ const VIEWS = [
   { name: 'rack', url: '/' },
   { name: 'rack-night', url: '/', night: true },
   { name: 'section-axle', url: '/jobs/412' },
-  { name: 'section-gearbox', url: '/jobs/409' },
   { name: 'power', url: '/jobs/409?gear=3', height: 1200 },
   { name: 'ticket-look', url: '/jobs/412?part=head-bearing&face=look' },
   { name: 'ticket-measure', url: '/jobs/412?part=cross-pin&face=measure' },
   { name: 'series', url: '/jobs/412?part=ring-gear&face=measure&check=backlash' },
-  { name: 'two-ways', url: '/jobs/409?part=cluster&face=measure', height: 1100 },
   { name: 'gauges', url: '/gauges' },
   { name: 'gauge-study', url: '/gauges/studies', link: 'Backlash of five teeth, Dial G4' },
   { name: 'limit-sheet', url: '/limits/skell-five', press: '[data-check="ring-3-gap"] button' },
   { name: 'unit-types', url: '/unit-types' },
+  { name: 'type-sheet', url: '/type-sheet', height: 1230, wait: 4000 },
+  {
+    name: 'type-editor',
+    url: '/unit-types/ostrevik-w3',
+    press: '[data-position="clutch"]',
+    key: 'Enter',
+    height: 900,
+  },
   { name: 'identity', url: '/jobs/412?station=book-in', height: 1300 },
   { name: 'ticket-picture', url: '/jobs/412?part=ring-gear&face=picture' },
   { name: 'ticket-decide', url: '/jobs/412?part=ring-gear&face=decide' },
@@ -38,7 +44,7 @@ try {
   await waitForServer(`${HOME}/sign-in`, server, 120);
   const browser = await chromium.launch(BROWSER);
   fs.mkdirSync(FOLDER, { recursive: true });
-  for (const { name, url, nobody, night, link, press, height = 800 } of VIEWS) {
+  for (const { name, url, nobody, night, link, press, key, wait, height = 800 } of VIEWS) {
     const context = await browser.newContext({ viewport: { width: 1280, height }, reducedMotion: 'reduce' });
     const page = await context.newPage();
     await page.addInitScript((theme) => localStorage.setItem('theme', theme), night ? 'dark' : 'light');
@@ -51,7 +57,10 @@ try {
     if (link) await page.getByRole('link', { name: link }).click();
     if (link) await page.waitForURL((at) => at.pathname !== url);
     if (link) await page.waitForLoadState('networkidle');
-    if (press) await page.locator(press).click();
+    if (press && key) await page.locator(press).focus();
+    else if (press) await page.locator(press).click();
+    if (key) await page.keyboard.press(key);
+    if (wait) await page.waitForTimeout(wait);
     await page.evaluate(() => document.activeElement instanceof HTMLElement && document.activeElement.blur());
     await page.screenshot({ path: path.join(FOLDER, `${name}.png`) });
     await context.close();

@@ -124,6 +124,7 @@ const PAGES = [
   ['gauge studies', '/gauges/studies'],
   ['limits', '/limits'],
   ['unit types', '/unit-types'],
+  ['a unit type, described', '/unit-types/ostrevik-w3'],
   ['a limit sheet', '/limits/torvane-hx41'],
   ['ratio and identity', '/jobs/412?station=book-in'],
   ['book in', '/book-in'],
@@ -131,6 +132,11 @@ const PAGES = [
   ['decide', '/jobs/412?station=decide'],
   ['hand over', '/jobs/398?station=hand-over'],
   ['the letter', '/jobs/398/reports/1'],
+] as const;
+/** Paper is the same in both shifts. */
+const SHEETS = [
+  ['all unit types', '/type-sheet'],
+  ['the section for paper', '/jobs/412/section?gear=Drive'],
 ] as const;
 
 /** Nothing may run out of the screen sideways. */
@@ -145,7 +151,7 @@ for (const shift of ['day', 'night'] as const) {
     );
     await enter(page, 'lead');
     const faults: string[] = [];
-    for (const [name, url] of PAGES) {
+    for (const [name, url] of [...PAGES, ...(shift === 'day' ? SHEETS : [])]) {
       await page.goto(url, { waitUntil: 'networkidle' });
       for (const width of shift === 'day' ? [1024, 1920, 1280] : []) {
         await page.setViewportSize({ width, height: 800 });

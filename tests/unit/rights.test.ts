@@ -38,6 +38,7 @@ const HELPERS = new Set([
     'refuseLostParts',
     'readDescription',
     'ownTypeOf',
+    'storeOwnType',
     'positionOf',
     'checkOf',
     'gatherSnapshot',

@@ -214,6 +214,21 @@ describe('the path of power on the section', () => {
     expect(path.flow.flat().every(inside)).toBe(true);
     for (const bearing of path.bearings) expect(type.positions.map(({ id }) => id)).toContain(bearing);
   });
+  it('leaves at the end of a shaft that runs through a seal, wherever the middle of the unit lies', () => {
+    const type = typeOf('orlop-t2');
+    const section = drawSection(type, size);
+    const { flow } = powerPath(type, section, inGear(type, 'H'))!;
+    // The front output's seal lies on its left, nearer to the middle than its blind end.
+    const front = flow
+      .map((line) => line.at(-1)!)
+      .find(([, y]) => y > section.origin[1] + 100 * section.scale)!;
+    expect((front[0] - section.origin[0]) / section.scale).toBeCloseTo(32, 6);
+  });
+  it('loads no bearing of a sun or a ring, which its planets hold in balance, but those of the planets', () => {
+    expect([...inGear(typeOf('ostrevik-w3'), '1').loadedBearings]).toEqual(['needles-2']);
+    expect([...inGear(typeOf('ostrevik-w3'), '2').loadedBearings].sort()).toEqual(['needles-1', 'needles-2']);
+    expect(inGear(axle, 'Drive').loadedBearings).toContain('head-bearing');
+  });
   it('marks where planets meet sun and ring: orbit 50, pitch radius 2.5·13/2', () => {
     const type = typeOf('orlop-t2');
     const section = drawSection(type, size);

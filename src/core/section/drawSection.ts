@@ -4,7 +4,7 @@ import { brokenMeshes } from './brokenMesh';
 import { frameOf } from './frame';
 import { type Box, boxOf, type Point, pointInside } from './geometry';
 import { type HatchAngle, hatchAngles } from './hatching';
-import { hullPiece } from './hullPiece';
+import { hullPieces } from './hullPiece';
 import { EDGE, FOOT, labelSection } from './labelSection';
 import { LABEL_HEIGHT, type LabelSide, type PlacedLabel } from './labels';
 import { pieceOf } from './pieceOf';
@@ -142,9 +142,16 @@ function piecesOfType(type: UnitType): Drawn[] {
     const own = broken.filter(({ positionId }) => positionId === position.id).map(({ line }) => line);
     return [{ position, piece: { ...piece, lines: [...piece.lines, ...own] } }];
   });
-  const castings = type.positions.flatMap((position): Drawn[] => {
-    if (position.draw?.shape !== 'hull') return [];
-    const piece = hullPiece(type, position.draw, held);
+  const hulls = type.positions.flatMap((position) =>
+    position.draw?.shape === 'hull' ? [{ position, draw: position.draw }] : [],
+  );
+  const pieces = hullPieces(
+    type,
+    hulls.map(({ draw }) => draw),
+    held,
+  );
+  const castings = hulls.flatMap(({ position }, index): Drawn[] => {
+    const piece = pieces[index]!;
     return piece.areas.length > 0 ? [{ position, piece }] : [];
   });
   return [...castings, ...held];

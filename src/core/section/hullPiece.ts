@@ -26,16 +26,34 @@ const TOLERANCE = 0.2;
 /** Farther than any unit reaches. */
 const FAR = 9000;
 
+/** All of a casting before it is parted, and what its flanges keep clear of. */
+interface Casting {
+  readonly metal: PathsD;
+  readonly cavity: PathsD;
+  readonly outside: PathsD;
+  readonly free: PathsD;
+}
+
 /**
  * A casting around everything that a unit holds: a cavity at some distance from all of it, a wall around the cavity,
  * bosses for the bearings and seals that sit in the case, and ways out for shafts. What lies beyond a seal is outside.
- * Millimetres of the sheet.
+ * Parts of one casting are cast once. Millimetres of the sheet.
  */
-export function hullPiece(type: UnitType, hull: Hull, drawn: readonly Held[]): Piece {
+export function hullPieces(type: UnitType, hulls: readonly Hull[], drawn: readonly Held[]): Piece[] {
+  const castings = new Map<string, Casting | undefined>();
+  return hulls.map((hull) => {
+    const key = `${hull.clearance} ${hull.wall} ${hull.sweep}`;
+    if (!castings.has(key)) castings.set(key, castingOf(type, hull, drawn));
+    const casting = castings.get(key);
+    return casting ? pieceOfCasting(casting, hull.part) : { areas: [], lines: [] };
+  });
+}
+
+function castingOf(type: UnitType, hull: Hull, drawn: readonly Held[]): Casting | undefined {
   const pieces = drawn.filter(({ position }) => !isCasting(position));
   const inside = pieces.filter(({ position }) => position.draw?.shape !== 'seal' && !isCover(position));
-  const content = inside.flatMap((held) => inSeals(type, held));
-  if (content.length === 0) return { areas: [], lines: [] };
+  const content = betweenSeals(type, inside);
+  if (content.length === 0) return undefined;
   const cavity = swept(grown(content, hull.clearance), hull.sweep);
   const outside = grown(cavity, hull.wall);
   const free = union([
@@ -48,16 +66,20 @@ export function hullPiece(type: UnitType, hull: Hull, drawn: readonly Held[]): P
   ]);
   const walls = union([...without(outside, cavity), ...seatsInCase(type, pieces, BOSS)]);
   const metal = without(without(swept(walls, BOSS_SWEEP), without(free, seats)), seats);
-  const { part } = hull;
-  const cast = part ? withFlanges(metal, { outside, free: union([...free, ...seats]) }, part) : metal;
-  return {
-    areas: [
-      ...areasOf(part ? strip(cavity, part) : cavity, { tone: 'cavity', level: LEVEL.cavity }),
-      ...areasOf(cast, { tone: 'case', level: LEVEL.casting, spacing: SPACING.case }),
-    ],
-    lines: [],
-  };
+  return { metal, cavity, outside, free: union([...free, ...seats]) };
 }
+
+const pieceOfCasting = ({ metal, cavity, outside, free }: Casting, part: Part | undefined): Piece => ({
+  areas: [
+    ...areasOf(part ? strip(cavity, part) : cavity, { tone: 'cavity', level: LEVEL.cavity }),
+    ...areasOf(part ? withFlanges(metal, { outside, free }, part) : metal, {
+      tone: 'case',
+      level: LEVEL.casting,
+      spacing: SPACING.case,
+    }),
+  ],
+  lines: [],
+});
 
 /** Castings and fasteners are no content of a casting. */
 const isCasting = ({ draw }: Position): boolean =>
@@ -66,13 +88,15 @@ const isCasting = ({ draw }: Position): boolean =>
 /** Covers and tubes belong to the case: it is open where they sit. */
 const isCover = ({ family, body }: Position): boolean => family === 'housing' && body === 'case';
 
-/** What of a piece lies between the seals of its axis. */
-function inSeals(type: UnitType, held: Held): PathsD {
-  const axis = type.axes.find(({ id }) => id === held.position.axis);
-  const own = boxes([held]);
-  if (!axis) return own;
-  const [low, high] = sealedLength(type, axis);
-  return Clipper.intersectD(union(own), [acrossAxis(axis, low, high, FAR)], FillRule.NonZero, 3);
+/** What of the pieces lies between the seals of their axes. */
+function betweenSeals(type: UnitType, pieces: readonly Held[]): PathsD {
+  const axes = [undefined, ...type.axes];
+  return axes.flatMap((axis) => {
+    const own = boxes(pieces.filter(({ position }) => position.axis === axis?.id));
+    if (!axis || own.length === 0) return own;
+    const [low, high] = sealedLength(type, axis);
+    return Clipper.intersectD(own, [acrossAxis(axis, low, high, FAR)], FillRule.NonZero, 3);
+  });
 }
 
 /** From seal to seal along an axis; as far as it goes where a shaft ends in the case. */
@@ -141,11 +165,13 @@ const withoutSlivers = (paths: PathsD): PathsD => inflated(inflated(paths, -1), 
 /** Grown and shrunk again by the same: narrow notches are filled, inner corners rounded. */
 const swept = (paths: PathsD, by: number): PathsD => inflated(inflated(paths, by), -by);
 
+/** Teeth and rollers lie within the piece that bears them. */
+const bodiesOf = ({ areas }: Piece) => areas.filter(({ tone }) => tone !== 'land' && tone !== 'roller');
 const boxes = (items: readonly Held[]): PathsD =>
-  items.flatMap(({ piece }) => piece.areas.map(({ points }) => boxPath(boxOf(points))));
+  items.flatMap(({ piece }) => bodiesOf(piece).map(({ points }) => boxPath(boxOf(points))));
 const outlines = (items: readonly Held[]): PathsD =>
   items.flatMap(({ piece }) =>
-    piece.areas.map(({ points }) => {
+    bodiesOf(piece).map(({ points }) => {
       const path: PathD = points.map(([x, y]) => ({ x, y }));
       return Clipper.areaD(path) < 0 ? path.reverse() : path;
     }),

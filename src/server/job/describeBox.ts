@@ -2,9 +2,7 @@ import { BadInput } from '@/core/badInput';
 import { describeBox as boxFrom } from '@/core/unit-type/plainBox';
 import { validateUnitType } from '@/core/unit-type/validate';
 import { logChange } from '@/db/changeLog';
-import { pinUnitType } from '@/db/jobs';
 import { inTransaction } from '@/db/open';
-import { insertUnitType } from '@/db/unitTypes';
 import { DescribeBoxSchema, type PlainBox } from '@/model/plainBox';
 import type { UnitType } from '@/model/unitType';
 import { instant } from '../context';
@@ -12,7 +10,7 @@ import { Refusal } from '../refusal';
 import { refuseStale } from '../refuseStale';
 import { defineUseCase } from '../useCase';
 import { openJob } from './openJob';
-import { ownTypeOf } from './ownType';
+import { ownTypeOf, storeOwnType } from './ownType';
 
 /**
  * Gives the parts that came off an unknown box their places, teeth and mates: the next revision of the job's own type,
@@ -28,8 +26,7 @@ export const describeBox = defineUseCase('unit-type.describe', DescribeBoxSchema
       throw new Refusal('bad-input', `${fault.path}: ${fault.message}. Nothing was stored.`, {
         faults: [fault],
       });
-    insertUnitType(context.db, next, { at: instant(context), by: actor.id, ownOfJob: job.id });
-    pinUnitType(context.db, job.id, job.version, next.revision);
+    storeOwnType(context, job, next, actor);
     logChange(context.db, {
       at: instant(context),
       by: actor.id,

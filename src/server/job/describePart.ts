@@ -1,8 +1,6 @@
 import * as v from 'valibot';
 import { logChange } from '@/db/changeLog';
-import { pinUnitType } from '@/db/jobs';
 import { inTransaction } from '@/db/open';
-import { insertUnitType } from '@/db/unitTypes';
 import { FamilySchema } from '@/model/damage';
 import { IdSchema, VersionSchema, words } from '@/model/ids';
 import type { UnitType } from '@/model/unitType';
@@ -10,7 +8,7 @@ import { instant } from '../context';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { openJob } from './openJob';
-import { ownTypeOf } from './ownType';
+import { ownTypeOf, storeOwnType } from './ownType';
 
 const InputSchema = v.object({
   jobId: IdSchema,
@@ -34,8 +32,7 @@ export const describePart = defineUseCase('unit-type.describe', InputSchema, (ac
       positions: [...unitType.positions, { id, name: input.name, family: input.family }],
       nextPosition: unitType.nextPosition + 1,
     };
-    insertUnitType(context.db, next, { at: instant(context), by: actor.id, ownOfJob: job.id });
-    pinUnitType(context.db, job.id, job.version, next.revision);
+    storeOwnType(context, job, next, actor);
     logChange(context.db, {
       at: instant(context),
       by: actor.id,

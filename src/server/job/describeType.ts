@@ -1,9 +1,7 @@
 import * as v from 'valibot';
 import { typeChanges } from '@/core/unit-type/typeChanges';
 import { logChange } from '@/db/changeLog';
-import { pinUnitType } from '@/db/jobs';
 import { inTransaction } from '@/db/open';
-import { insertUnitType } from '@/db/unitTypes';
 import { IdSchema, VersionSchema, words } from '@/model/ids';
 import type { UnitType } from '@/model/unitType';
 import { instant } from '../context';
@@ -13,7 +11,7 @@ import { DescriptionTextSchema, readDescription } from '../unit-types/readDescri
 import { defineUseCase } from '../useCase';
 import { refuseLostParts } from './lostParts';
 import { openJob } from './openJob';
-import { ownTypeOf } from './ownType';
+import { ownTypeOf, storeOwnType } from './ownType';
 
 const InputSchema = v.object({
   jobId: IdSchema,
@@ -45,13 +43,7 @@ export const describeType = defineUseCase('unit-type.describe', InputSchema, (ac
       nextPosition: Math.max(type.nextPosition, unitType.nextPosition),
     };
     refuseLostParts(context.db, job.id, next, unitType);
-    insertUnitType(context.db, next, {
-      at: instant(context),
-      by: actor.id,
-      ownOfJob: job.id,
-      note: input.note,
-    });
-    pinUnitType(context.db, job.id, job.version, next.revision);
+    storeOwnType(context, job, next, actor, input.note);
     logChange(context.db, {
       at: instant(context),
       by: actor.id,

@@ -1,4 +1,9 @@
+import { pinUnitType } from '@/db/jobs';
+import { insertUnitType } from '@/db/unitTypes';
+import type { Actor } from '@/model/people';
+import type { Job } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
+import { type Context, instant } from '../context';
 import { Refusal } from '../refusal';
 
 /** The next revision of a job's own type. A type that other jobs share is never changed under them. */
@@ -10,4 +15,10 @@ export function ownTypeOf(unitType: UnitType): UnitType {
     );
   }
   return { ...unitType, revision: unitType.revision + 1 };
+}
+
+/** Stores the next revision of a job's own type and lets the job go by it. */
+export function storeOwnType(context: Context, job: Job, next: UnitType, actor: Actor, note = ''): void {
+  insertUnitType(context.db, next, { at: instant(context), by: actor.id, ownOfJob: job.id, note });
+  pinUnitType(context.db, job.id, job.version, next.revision);
 }

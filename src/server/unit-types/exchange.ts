@@ -15,6 +15,11 @@ export const readUnitTypes = defineUseCase('unit-type.read', v.undefined(), (_ac
   unitTypes: listUnitTypes(db),
 }));
 
+/** Every described type whole, for the sheet that shows them all. */
+export const readAllTypes = defineUseCase('unit-type.read', v.undefined(), (_actor, { db }): UnitType[] =>
+  listUnitTypes(db).flatMap(({ id, revision }) => readUnitType(db, id, revision) ?? []),
+);
+
 /** The newest revision of a described type, as the document that can be brought in again. */
 export const exportType = defineUseCase(
   'unit-type.read',

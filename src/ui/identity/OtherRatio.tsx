@@ -1,12 +1,12 @@
 'use client';
 
-import { Box, Grid, Heading } from '@chakra-ui/react';
+import { Box, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import * as v from 'valibot';
 import { OtherRatioInputSchema, otherRatio } from '@/core/gearing/otherRatio';
 import { formatNumber } from '@/core/quantity/format';
 import { parseReading } from '@/core/quantity/parseReading';
-import { TextField } from '../kit/Field';
+import { FigureRow } from '../kit/FigureRow';
 import { Table } from '../kit/Table';
 
 const FIELDS = [
@@ -42,17 +42,12 @@ export function OtherRatio({
       <Heading as="h3" fontSize="16px">
         With another ratio
       </Heading>
-      <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(5, 1fr)' }} columnGap="12px">
-        {FIELDS.map(([name, label]) => (
-          <TextField
-            key={name}
-            label={label}
-            value={text[name]}
-            onText={(typed) => setText({ ...text, [name]: typed })}
-            inputMode="decimal"
-          />
-        ))}
-      </Grid>
+      <FigureRow
+        fields={FIELDS}
+        text={text}
+        onText={(name, typed) => setText({ ...text, [name]: typed })}
+        templateColumns={{ base: '1fr 1fr', md: 'repeat(5, 1fr)' }}
+      />
       {begun && !input.success && (
         <Box color="oxide" role="alert">
           {labelOf(v.getDotPath(input.issues[0]))}: {input.issues[0].message}

@@ -1,13 +1,13 @@
 'use client';
 
-import { Box, Grid, Heading } from '@chakra-ui/react';
+import { Box, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { roadOrders } from '@/core/gearing/roadOrders';
 import type { TrainInGear } from '@/core/gearing/trainOfType';
 import { formatNumber } from '@/core/quantity/format';
 import { parseReading } from '@/core/quantity/parseReading';
 import type { UnitType } from '@/model/unitType';
-import { TextField } from '../kit/Field';
+import { FigureRow } from '../kit/FigureRow';
 import { EmptyState } from '../kit/Notice';
 import { Table } from '../kit/Table';
 
@@ -45,17 +45,7 @@ export function OnTheRoad({
       <Heading as="h3" fontSize="16px">
         On the road
       </Heading>
-      <Grid templateColumns={`repeat(${fields.length}, 1fr)`} columnGap="12px">
-        {fields.map(([name, label]) => (
-          <TextField
-            key={name}
-            label={label}
-            value={text[name]}
-            onText={(typed) => setText({ ...text, [name]: typed })}
-            inputMode="decimal"
-          />
-        ))}
-      </Grid>
+      <FigureRow fields={fields} text={text} onText={(name, typed) => setText({ ...text, [name]: typed })} />
       {!orders && <EmptyState>Speed, wheel and ratio are figures greater than 0.</EmptyState>}
       {orders && (
         <>

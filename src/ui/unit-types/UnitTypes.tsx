@@ -65,6 +65,11 @@ export function UnitTypes({
             </tr>
           ))}
         </Table>
+        {unitTypes.length > 0 && (
+          <PressLink href="/type-sheet" marginTop="12px">
+            All of them on one sheet
+          </PressLink>
+        )}
         {copying && <CopyForm key={copying.id} of={copying} onDone={() => setCopying(undefined)} />}
         {mayKeep && <BringIn />}
       </Box>

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex, Grid } from '@chakra-ui/react';
-import { useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { renamed, withValue } from '@/core/unit-type/editType';
 import { faultsOfDraft } from '@/core/unit-type/faultsOfDraft';
 import { TYPE_LISTS, type TypeList } from '@/core/unit-type/lists';
@@ -46,8 +46,14 @@ export function TypeEditor({ unitType, actor, back, onStore }: TypeEditorProps) 
   const { draft, isChanged, change, undo, redo, forget } = useTypeDraft(unitType);
   const [{ list, index }, setPlace] = useState<Place>({ list: 'unit', index: 0 });
   const form = useRef<HTMLDivElement>(null);
+  const [wanted, setWanted] = useState<{ readonly path: string }>();
+  // The field is there once its place has been opened.
+  useEffect(() => {
+    if (wanted) focusField(form.current, wanted.path);
+  }, [wanted]);
   const { type, faults } = useMemo(() => faultsOfDraft(draft), [draft]);
-  const drawn = useLast(type) ?? unitType;
+  // Typing goes on while the casting is computed anew.
+  const drawn = useDeferredValue(useLast(type) ?? unitType);
   const faultWords = useMemo(() => new Map(faults.map(({ path, message }) => [path, message])), [faults]);
   const editor: Editor = {
     draft,
@@ -57,8 +63,7 @@ export function TypeEditor({ unitType, actor, back, onStore }: TypeEditorProps) 
   };
   const go = (path: string) => {
     setPlace(placeOfFault(path));
-    // The field is there once the place has been opened.
-    requestAnimationFrame(() => focusField(form.current, path));
+    setWanted({ path });
   };
   const openPart = (id: string) => {
     const at = drawn.positions.findIndex((position) => position.id === id);
@@ -127,7 +132,9 @@ export function TypeEditor({ unitType, actor, back, onStore }: TypeEditorProps) 
           {entry !== undefined && (
             <EditorProvider value={editor}>
               {editor.faultAt(path) && <ErrorNotice>{editor.faultAt(path)}</ErrorNotice>}
-              <SchemaFields key={path.join('.')} fields={fieldsFor(list)} path={path} />
+              <Box data-path={path.join('.')}>
+                <SchemaFields key={path.join('.')} fields={fieldsFor(list)} path={path} />
+              </Box>
             </EditorProvider>
           )}
         </Box>

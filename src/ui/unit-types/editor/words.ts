@@ -96,7 +96,12 @@ export const fieldWords = (name: string): string =>
 /** What an entry is called in its list. */
 export function entryWords(entry: unknown, index: number): string {
   if (typeof entry !== 'object' || entry === null) return `${index + 1}`;
-  const { name, title, gear, code, words, a, b, id } = entry as Record<string, unknown>;
+  const { name, title, gear, code, words, a, b, id, teeth, position, ties } = entry as Record<
+    string,
+    unknown
+  >;
+  if (typeof teeth === 'number') return `${String(position || id)}, ${teeth} teeth`;
+  if (Array.isArray(ties)) return `${String(id)}: ${ties.map((end) => end || '…').join(' to ')}`;
   const said = [name, title, gear, words, id].find((each) => typeof each === 'string' && each !== '');
   if (typeof a === 'string' && typeof b === 'string') return `${a || '…'} with ${b || '…'}`;
   return typeof code === 'string' && code ? `${code} ${String(name ?? '')}` : String(said ?? index + 1);

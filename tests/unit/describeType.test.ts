@@ -1,0 +1,133 @@
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { shippedUnitTypes } from '@/catalog/unitTypes';
+import type { UnitType } from '@/model/unitType';
+import { setGrade } from '@/server/grade/setGrade';
+import { describePart } from '@/server/job/describePart';
+import { describeType } from '@/server/job/describeType';
+import { gatherSnapshot } from '@/server/job/readSnapshot';
+import { adoptSheet, previewAdoption } from '@/server/limits/sheets';
+import { bringInType, readAllTypes } from '@/server/unit-types/exchange';
+import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
+
+let shop: TestShop;
+beforeEach(() => {
+  shop = openTestShop();
+});
+afterEach(() => shop.close());
+
+const snapshot = (jobId: string) => gatherSnapshot(shop.context.db, jobId);
+const describeAs = (jobId: string, document: object, version = snapshot(jobId).job.version) =>
+  describeType(shop.people.inspector, shop.context, {
+    jobId,
+    version,
+    text: JSON.stringify(document),
+    note: 'as it came off',
+  });
+const box = shippedUnitTypes().find(({ id }) => id === 'marnholt-b2')!;
+
+/** A job of an unknown unit with one part on it. */
+function unknownUnit(): { jobId: string; part: string } {
+  const jobId = bookTestUnit(shop, { unitTypeId: undefined });
+  const { positionId } = describePart(shop.people.inspector, shop.context, {
+    jobId,
+    version: snapshot(jobId).job.version,
+    name: 'Odd gear',
+    family: 'gear-teeth',
+  });
+  return { jobId, part: positionId };
+}
+
+describe('the unit of one job, described in full', () => {
+  it('becomes its own next revision, whatever id the text bears, and counts its parts on', () => {
+    const { jobId, part } = unknownUnit();
+    const before = snapshot(jobId).unitType;
+    const next: UnitType = { ...box, positions: [...before.positions, ...box.positions], nextPosition: 1 };
+    expect(describeAs(jobId, next)).toEqual({ revision: before.revision + 1 });
+    const { unitType, job } = snapshot(jobId);
+    expect(unitType).toMatchObject({ id: before.id, revision: before.revision + 1, title: box.title });
+    expect(unitType.positions.map(({ id }) => id)).toContain(part);
+    expect(unitType.nextPosition).toBe(before.nextPosition);
+    expect(job.unitTypeRevision).toBe(unitType.revision);
+    // The shop's own type of that name is untouched.
+    expect(
+      readAllTypes(shop.people.lead, shop.context, undefined).find(({ id }) => id === box.id)?.revision,
+    ).toBe(1);
+  });
+
+  it('keeps every part that something was recorded of', () => {
+    const { jobId, part } = unknownUnit();
+    setGrade(shop.people.lead, shop.context, {
+      jobId,
+      entry: { positionId: part, version: 0, grade: 3, reason: 'pitted' },
+    });
+    const { unitType } = snapshot(jobId);
+    const refusal = refused(() => describeAs(jobId, { ...unitType, positions: [] }));
+    expect(refusal.message).toBe(
+      'This job has records of “Odd gear”, which this description no longer holds. Nothing was changed.',
+    );
+    expect(snapshot(jobId).unitType).toEqual(unitType);
+  });
+
+  it('refuses what can’t be drawn or solved, a stale version, and a type that others share', () => {
+    const { jobId } = unknownUnit();
+    const { unitType } = snapshot(jobId);
+    const loose = {
+      ...unitType,
+      gears: [{ id: 'g', position: 'nowhere', teeth: 20, kind: 'spur', faceWidth: 10 }],
+    };
+    expect(refused(() => describeAs(jobId, loose)).message).toBe(
+      'gears.0.position: no position “nowhere”. Nothing was stored.',
+    );
+    expect(refused(() => describeAs(jobId, unitType, 0)).code).toBe('stale');
+    const shared = bookTestUnit(shop, { peg: 777 });
+    expect(refused(() => describeAs(shared, snapshot(shared).unitType)).message).toContain('shared');
+  });
+});
+
+describe('a newer revision of a shared type', () => {
+  const axle = shippedUnitTypes().find(({ id }) => id === 'torvane-hx41')!;
+  const bringIn = (document: UnitType) =>
+    bringInType(shop.people.lead, shop.context, {
+      text: JSON.stringify(document),
+      note: 'more',
+      revision: 2,
+    });
+
+  it('tells a job what else it changes, and is taken over knowingly', () => {
+    const jobId = bookTestUnit(shop);
+    bringIn({
+      ...axle,
+      positions: [...axle.positions, { id: 'plug', name: 'Drain plug', family: 'fastener-seal' }],
+    });
+    const preview = previewAdoption(shop.people.inspector, shop.context, { jobId });
+    expect(preview).toEqual({ revision: 2, changes: [], described: ['1 part is new: Drain plug'] });
+    expect(snapshot(jobId).unitType.revision).toBe(1);
+    adoptSheet(shop.people.lead, shop.context, { jobId, version: snapshot(jobId).job.version, revision: 2 });
+    expect(snapshot(jobId).unitType.positions.map(({ id }) => id)).toContain('plug');
+  });
+
+  it('is not taken over when it dropped a part of which the job has records', () => {
+    const jobId = bookTestUnit(shop);
+    setGrade(shop.people.lead, shop.context, {
+      jobId,
+      entry: { positionId: 'cover', version: 0, grade: 3, reason: 'bent' },
+    });
+    bringIn({
+      ...axle,
+      positions: axle.positions.filter(({ id }) => id !== 'cover'),
+      steps: axle.steps.map((step) => ({
+        ...step,
+        positions: step.positions.filter((id) => id !== 'cover'),
+      })),
+    });
+    const refusal = refused(() =>
+      adoptSheet(shop.people.lead, shop.context, {
+        jobId,
+        version: snapshot(jobId).job.version,
+        revision: 2,
+      }),
+    );
+    expect(refusal.message).toContain('records of “Rear cover”');
+    expect(snapshot(jobId).unitType.revision).toBe(1);
+  });
+});
