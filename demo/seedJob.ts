@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { partProposal } from '@/core/decisions/partProposal';
+import { stripPlan } from '@/core/strip/stripPlan';
+import type { RecordContent } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
 import { bookIn } from '@/server/book-in/bookIn';
 import { countIdentity } from '@/server/book-in/countIdentity';
@@ -14,6 +16,7 @@ import { editJob } from '@/server/job/editJob';
 import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { issueReport } from '@/server/report/issueReport';
+import { keepRecord } from '@/server/strip/keepRecord';
 import { noteFinding } from '@/server/strip/noteFinding';
 import { takeReading } from '@/server/strip/takeReading';
 import { type DemoJob, demoShop } from './scenario/scenario';
@@ -108,6 +111,7 @@ function seedCaptures(seeding: Seeding, job: DemoJob, jobId: string): void {
       ...extent,
     });
   }
+  seedRecords(seeding, job, jobId);
   for (const [positionId, checkId, place, figures, gaugeId, temperatureC] of job.readings) {
     const unit = demoShop.gauges.find(({ id }) => id === gaugeId)?.unit ?? 'mm';
     for (const raw of figures)
@@ -122,6 +126,23 @@ function seedCaptures(seeding: Seeding, job: DemoJob, jobId: string): void {
         ...(temperatureC === undefined ? {} : { temperatureC }),
       });
   }
+}
+
+function seedRecords(seeding: Seeding, job: DemoJob, jobId: string): void {
+  const keep = (content: RecordContent): string => {
+    const head = captureHead(seeding, jobId);
+    keepRecord(seeding.inspector, seeding.context, { ...head, content });
+    return head.id;
+  };
+  for (const content of job.records) keep(content);
+  for (const [piece, where, colour, positionId] of job.debris) {
+    const debrisId = keep({ what: 'debris', piece, where, colour });
+    if (positionId) keep({ what: 'match', debrisId, positionId, note: '' });
+  }
+  if (!job.stripped) return;
+  const { unitType, records } = gatherSnapshot(seeding.context.db, jobId);
+  for (const { step, state } of stripPlan(unitType, records).steps)
+    if (state === 'open') keep({ what: 'step', stepId: step.id });
 }
 
 async function seedPhotograph(

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { RecordContentSchema } from '@/model/benchRecord';
 import { FamilySchema, FindingContentSchema, GradeSchema } from '@/model/damage';
 import { SurenessSchema, SymptomSchema, UnitDecisionIdSchema } from '@/model/job';
 import { IdentityCountsSchema } from '@/model/measuring';
@@ -46,6 +47,22 @@ const JobSchema = v.object({
       v.strictTuple([v.string(), v.string(), v.string(), v.array(v.string()), v.string(), v.number()]),
     ]),
   ),
+  /** what the bench recorded: oil, debris, steps, counts */
+  records: v.optional(v.array(RecordContentSchema), []),
+  /** piece, where, colour, and the part that accounts for it, if any does yet */
+  debris: v.optional(
+    v.array(
+      v.strictTuple([
+        v.string(),
+        v.string(),
+        v.picklist(['grey', 'yellow', 'black']),
+        v.nullable(v.string()),
+      ]),
+    ),
+    [],
+  ),
+  /** Every step is done, those too of which nothing was put down. */
+  stripped: v.optional(v.boolean(), false),
   /** pair, what was counted */
   identities: v.optional(v.array(v.strictTuple([v.string(), IdentityCountsSchema])), []),
   /** position (null: in the tray), file */

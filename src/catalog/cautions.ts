@@ -23,4 +23,5 @@ const { cautions } = v.parse(
 
 export const cautionsForFamily = (family: Family): Caution[] =>
   cautions.filter((caution) => caution.applies.families?.includes(family));
+export const cautionById = (id: string): Caution | undefined => cautions.find((caution) => caution.id === id);
 export const cautionsForReport = (): Caution[] => cautions.filter((caution) => caution.applies.report);

@@ -1,6 +1,7 @@
+import type { RecordContent } from '@/model/benchRecord';
 import type { FindingContent } from '@/model/damage';
 import type { CaptureKind } from '@/model/job';
-import type { CaptureConflict, Finding, Photograph, Reading, Struck } from '@/model/snapshot';
+import type { BenchRecord, CaptureConflict, Finding, Photograph, Reading, Struck } from '@/model/snapshot';
 import type { Unit } from '@/model/units';
 import type { Db } from './open';
 import { sql } from './statements';
@@ -125,10 +126,19 @@ export function findPhotograph(db: Db, id: string): (Photograph & { readonly job
   return row && { ...toPhotograph(row), jobId: row.job_id };
 }
 
+export const listRecords = (db: Db, jobId: string): BenchRecord[] =>
+  sql<CaptureRow & { content_json: string }>(
+    db,
+    `${selectCaptures('bench_records', 'record')} WHERE bench_records.job_id = ? ORDER BY bench_records.id`,
+  )
+    .all(jobId)
+    .map((row) => ({ ...captured(row), content: JSON.parse(row.content_json) as RecordContent }));
+
 const TABLES: Record<CaptureKind, string> = {
   reading: 'readings',
   finding: 'findings',
   photograph: 'photographs',
+  record: 'bench_records',
 };
 
 /** What is stored under a capture id, whatever its kind; the id was made on a device and may come again. */
@@ -169,6 +179,14 @@ export function insertFinding(
     `INSERT INTO findings (id, job_id, position_id, content_json, author_id, device_time, received_at, content_digest)
      VALUES (@id, @jobId, @positionId, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
   ).run({ ...finding, contentJson: JSON.stringify(finding.content) });
+}
+
+export function insertRecord(db: Db, record: CaptureToStore & { readonly content: RecordContent }): void {
+  sql(
+    db,
+    `INSERT INTO bench_records (id, job_id, what, content_json, author_id, device_time, received_at, content_digest)
+     VALUES (@id, @jobId, @what, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+  ).run({ ...record, what: record.content.what, contentJson: JSON.stringify(record.content) });
 }
 
 export function insertPhotograph(

@@ -66,6 +66,15 @@ export function findJobByPeg(db: Db, peg: number): Job | undefined {
   return row && toJob(row);
 }
 
+/** Earlier units that bear a serial number, or hung on a peg whose number is stamped on the case; the newest first. */
+export const listEarlierJobs = (db: Db, { serial, peg }: { serial: string; peg: number }): Job[] =>
+  sql<JobRow>(
+    db,
+    `${SELECT} WHERE (@serial <> '' AND serial = @serial COLLATE NOCASE) OR peg = @peg ORDER BY booked_at DESC LIMIT 5`,
+  )
+    .all({ serial, peg })
+    .map(toJob);
+
 /** A page of the rack, by due date and peg, after the last one seen. */
 export function listJobsOnRack(db: Db, page: { afterDue: string; afterPeg: number; size: number }): Job[] {
   return sql<JobRow>(

@@ -63,6 +63,8 @@ export const CheckSchema = v.object({
   forecasts: v.optional(IdSchema),
   /** The check that measures the same thing in another way: the two are compared. */
   sameAs: v.optional(IdSchema),
+  /** Must be read before anything moves: afterwards nobody can know how it was set. */
+  baseline: v.optional(v.boolean()),
   temperature: v.optional(v.boolean()),
   twoPoint: v.optional(v.boolean()),
   typical: v.optional(TypicalSchema),

@@ -120,7 +120,7 @@ export const PhotographCaptureSchema = v.object({
   digest: DigestSchema,
 });
 
-export const CAPTURE_KINDS = ['reading', 'finding', 'photograph'] as const;
+export const CAPTURE_KINDS = ['reading', 'finding', 'photograph', 'record'] as const;
 export const CaptureKindSchema = v.picklist(CAPTURE_KINDS);
 export type CaptureKind = v.InferOutput<typeof CaptureKindSchema>;
 

@@ -1,3 +1,4 @@
+import type { RecordContent } from './benchRecord';
 import type { FindingContent, Grade } from './damage';
 import type { CaptureKind, PartDecisionId, StationId, Sureness, Symptom, UnitDecisionId } from './job';
 import type { Acceptance, IdentityEntry } from './measuring';
@@ -60,6 +61,11 @@ export interface Photograph extends Captured {
   readonly height: number;
   readonly mime: string;
   readonly takenAt: string | null;
+}
+
+/** Drained oil, a step of the strip, a count: what the bench records beside what it measures and sees. */
+export interface BenchRecord extends Captured {
+  readonly content: RecordContent;
 }
 
 export interface GradeEntry {
@@ -158,6 +164,7 @@ export interface JobSnapshot {
   readonly readings: readonly Reading[];
   readonly findings: readonly Finding[];
   readonly photographs: readonly Photograph[];
+  readonly records: readonly BenchRecord[];
   readonly grades: readonly GradeEntry[];
   readonly decisions: readonly PartDecision[];
   readonly cause: Cause | null;

@@ -92,7 +92,7 @@ test('a gear is engaged on the drawing: power, ratio, suspects, orders; neutral 
   const gears = page.getByRole('group', { name: 'Gear engaged on the drawing' });
   await gears.getByRole('button', { name: '3', exact: true }).click();
   const panel = page.getByTestId('power-panel');
-  await expect(panel).toContainText('3: ratio 1.600');
+  await expect(panel).toContainText('3, drive: ratio 1.600');
   await expect(page.getByTestId('power').locator('[data-mesh="loaded"]')).toHaveCount(2);
   await expect(page.getByTestId('power').locator('[data-lit="gear-3"]').first()).toBeAttached();
   await expect(page.getByTestId('power').locator('[data-lit="gear-2"]')).toHaveCount(0);
@@ -128,6 +128,9 @@ const PAGES = [
   ['a limit sheet', '/limits/torvane-hx41'],
   ['ratio and identity', '/jobs/412?station=book-in'],
   ['book in', '/book-in'],
+  ['drain', '/jobs/409?station=drain'],
+  ['baseline', '/jobs/409?station=baseline'],
+  ['strip', '/jobs/426?station=strip'],
   ['cause', '/jobs/412?station=cause'],
   ['decide', '/jobs/412?station=decide'],
   ['hand over', '/jobs/398?station=hand-over'],

@@ -36,7 +36,7 @@ test('a description is brought in: its faults by path, its drawing and ratio, st
   expect(((await out.json()) as { id: string }).id).toBe(document.id);
 
   await table
-    .getByRole('row', { name: new RegExp(document.title) })
+    .getByRole('row', { name: new RegExp(`${document.title} ${document.id}`) })
     .getByRole('button', { name: 'Copy' })
     .click();
   await page.getByLabel('Id of the copy').fill('torvane-hx41');

@@ -1,5 +1,9 @@
 import { STATIONS, type StationId } from '@/model/job';
 import type { JobSnapshot } from '@/model/snapshot';
+import { baselineChecks, movedOn } from '../strip/baseline';
+import { debrisBalance, unmatched } from '../strip/debris';
+import { recordsOf } from '../strip/recordsOf';
+import { stripPlan } from '../strip/stripPlan';
 import { findActive } from '../wear/active';
 import type { PartState } from '../wear/partStanding';
 
@@ -28,6 +32,9 @@ export function stationCounts(snapshot: JobSnapshot, parts: readonly PartState[]
       open: [snapshot.job.serial, snapshot.job.oilClaimed].filter((field) => field === '').length,
       done: 3,
     },
+    drain: drainCount(snapshot),
+    baseline: baselineCount(snapshot, parts),
+    strip: stripCount(snapshot),
     grade: { open: ungraded + unfiled, done: parts.length - ungraded },
     cause: { open: snapshot.cause ? 0 : 1, done: snapshot.cause ? 1 : 0 },
     decide: {
@@ -42,6 +49,25 @@ export function stationCounts(snapshot: JobSnapshot, parts: readonly PartState[]
     open: counts[id]?.open ?? null,
     done: counts[id]?.done ?? 0,
   }));
+}
+
+function drainCount({ records }: JobSnapshot) {
+  const drained = recordsOf(records, 'drained').length > 0;
+  const open = unmatched(records).length;
+  return { open: (drained ? 0 : 1) + open, done: (drained ? 1 : 0) + debrisBalance(records).length - open };
+}
+
+/** Once somebody has said that the strip goes on without the rest, nothing is open here any more: it can't be made up for. */
+function baselineCount({ records }: JobSnapshot, parts: readonly PartState[]) {
+  const checks = baselineChecks(parts, records);
+  const open = checks.filter(({ state }) => state === 'open').length;
+  return { open: movedOn(records) ? 0 : open, done: checks.length - open };
+}
+
+function stripCount({ unitType, records }: JobSnapshot) {
+  const { steps } = stripPlan(unitType, records);
+  const open = steps.filter(({ state }) => state === 'open').length;
+  return { open, done: steps.length - open };
 }
 
 /** The station where the next open thing lies, for the rack. */

@@ -2,6 +2,8 @@ import { GRADE_WORD, type Grade } from '@/model/damage';
 import { PART_DECISIONS, SURENESS_WORDS, SYMPTOMS, UNIT_DECISIONS } from '@/model/job';
 import type { ReportDocument, ReportPart, Shop } from '@/model/report';
 import type { JobSnapshot } from '@/model/snapshot';
+import { baselineChecks, movedOn } from '../strip/baseline';
+import { unmatched } from '../strip/debris';
 import { findActive } from '../wear/active';
 import type { PartState } from '../wear/partStanding';
 import { describeFinding, type FindMode } from './describeFinding';
@@ -45,13 +47,7 @@ export function composeReport({ shop, snapshot, parts, findMode, cautions }: Rep
     damaged: withStanding('attention').sort((a, b) => b.grade - a.grade),
     worn: withStanding('worn'),
     sound: withStanding('sound'),
-    open: parts
-      .filter((part) => part.openQuestions.length > 0)
-      .map(({ position, openQuestions }) => ({
-        positionId: position.id,
-        name: position.name,
-        questions: openQuestions,
-      })),
+    open: [...openOfParts(parts), ...openOfUnit(snapshot, parts)],
     cause: snapshot.cause && {
       words: snapshot.cause.plainWords,
       sureness: SURENESS_WORDS[snapshot.cause.sureness],
@@ -67,6 +63,31 @@ export function composeReport({ shop, snapshot, parts, findMode, cautions }: Rep
     watch: snapshot.unitDecision?.watch ?? '',
     cautions: cautions.map(({ title, words }) => ({ title, words })),
   };
+}
+
+const openOfParts = (parts: readonly PartState[]): ReportDocument['open'] =>
+  parts
+    .filter((part) => part.openQuestions.length > 0)
+    .map(({ position, openQuestions }) => ({
+      positionId: position.id,
+      name: position.name,
+      questions: openQuestions,
+    }));
+
+/** What is open of the unit as a whole: debris that no part accounts for, and a baseline that can't be had any more. */
+function openOfUnit({ records }: JobSnapshot, parts: readonly PartState[]): ReportDocument['open'] {
+  const debris = unmatched(records).map(({ piece }) => `${piece.content.piece}: nothing accounts for it yet`);
+  const missed = movedOn(records)
+    ? baselineChecks(parts, records)
+        .filter(({ state }) => state === 'open')
+        .map(({ check, position }) => `${check.title} of ${position.name}: not read before it came apart`)
+    : [];
+  return [
+    ...(debris.length > 0 ? [{ positionId: 'of-the-oil', name: 'Found in the oil', questions: debris }] : []),
+    ...(missed.length > 0
+      ? [{ positionId: 'of-the-setting', name: 'As it was set', questions: missed }]
+      : []),
+  ];
 }
 
 function describePart(part: PartState, snapshot: JobSnapshot, findMode: FindMode): ReportPart {

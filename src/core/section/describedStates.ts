@@ -1,4 +1,5 @@
 import type { Position, UnitType } from '@/model/unitType';
+import { expectedPieces } from '../strip/inventory';
 import type { SectionOptions } from './drawSection';
 
 /** What the labels of a type say while no unit of it lies on the bench: every part whole, with what is known of it. */
@@ -14,7 +15,7 @@ function describedWords(type: UnitType, position: Position): string {
   const gear = type.gears.find((entry) => entry.position === id);
   const said = [
     gear ? `${gear.teeth} teeth` : '',
-    quantity && quantity.count > 1 ? `${quantity.count} pieces` : '',
+    quantity && expectedPieces(position) > 1 ? `${expectedPieces(position)} pieces` : '',
     oneUse ? 'one-use' : '',
     standardPart ? 'standard part' : '',
   ].filter((words) => words !== '');

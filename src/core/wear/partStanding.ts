@@ -8,6 +8,7 @@ import type { Position } from '@/model/unitType';
 import { type CheckJudgement, judgeCheck } from '../metrology/judgeCheck';
 import { isNearReference, REFERENCE_C } from '../metrology/temperature';
 import { NOT_LOOKED_AT_QUESTION, NOT_MEASURED } from '../report/groupOpen';
+import { inventory, inventoryQuestion } from '../strip/inventory';
 import { findActive } from './active';
 import type { GradeRules } from './gradeRule.schema';
 import { type GradeProposal, proposeGrade } from './proposeGrade';
@@ -38,9 +39,10 @@ export interface PartState {
 type PartFacts = Pick<
   JobSnapshot,
   'readings' | 'findings' | 'grades' | 'gauges' | 'tooClosePolicy' | 'acceptances'
-> & {
-  readonly unitType: Pick<JobSnapshot['unitType'], 'checks'>;
-};
+> &
+  Partial<Pick<JobSnapshot, 'records'>> & {
+    readonly unitType: Pick<JobSnapshot['unitType'], 'checks'>;
+  };
 
 /**
  * One part's state from everything captured about it. A part that nobody graded, that carries a check
@@ -80,6 +82,7 @@ export function partState(
   const damageSeen = findings.some((finding) => finding.mode !== NOTHING_TO_SEE);
   const openQuestions = [
     ...(grade === null ? [damageSeen ? 'Seen, but not graded' : NOT_LOOKED_AT_QUESTION] : []),
+    ...piecesOpen(position, facts.records ?? []),
     ...(entry && outrunByEvidence(entry, proposal) ? ['New evidence since it was graded'] : []),
     ...judgements.flatMap((judged) => measurementOpen(judged, facts.tooClosePolicy)),
     ...judgements.flatMap(({ check, offTemperature }) =>
@@ -94,6 +97,12 @@ export function partState(
     openQuestions,
     standing: standingOf(grade, judgements, openQuestions, facts.tooClosePolicy),
   };
+}
+
+/** Pieces that were counted out and are not all there, or not the right ones. */
+function piecesOpen(position: Position, records: JobSnapshot['records']): string[] {
+  const question = inventory({ positions: [position] }, records).map(inventoryQuestion)[0];
+  return question === undefined ? [] : [question];
 }
 
 /** The rules propose something worse now than they did when the grade was put down. */

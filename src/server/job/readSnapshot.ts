@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { modesOf } from '@/catalog/damageWords';
 import { shippedGradeRules } from '@/catalog/gradeRules';
 import { type PartState, partState } from '@/core/wear/partStanding';
-import { listConflicts, listFindings, listPhotographs, listReadings } from '@/db/captures';
+import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
 import { listGauges } from '@/db/gauges';
 import { findJobByPeg } from '@/db/jobs';
 import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
@@ -32,6 +32,7 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
     readings: listReadings(db, jobId),
     findings: listFindings(db, jobId),
     photographs: listPhotographs(db, jobId),
+    records: listRecords(db, jobId),
     grades: listGrades(db, jobId),
     decisions: listDecisions(db, jobId),
     cause: findCause(db, jobId),

@@ -81,6 +81,7 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
             asList={asList}
             measuring={measuring}
             onMeasuring={setMeasuring}
+            onUndoable={setUndoable}
             onAsList={setAsList}
           />
         </Box>

@@ -16,6 +16,9 @@ import { GearChoice } from '../section/GearChoice';
 import { PartList } from '../section/PartList';
 import { PowerPanel } from '../section/PowerPanel';
 import { SectionDrawing } from '../section/SectionDrawing';
+import { BaselineStation } from '../strip/BaselineStation';
+import { DrainStation } from '../strip/DrainStation';
+import { StripStation } from '../strip/StripStation';
 import { BookInStation } from './BookInStation';
 import { Conflicts } from './Conflicts';
 import { DescribeBox } from './DescribeBox';
@@ -25,6 +28,7 @@ import { OpenSeries, openCheckOf } from './OpenSeries';
 import { PhotographTray } from './PhotographTray';
 import { SheetNotice } from './SheetNotice';
 import type { Measuring } from './seriesWalk';
+import type { Undoable } from './UndoBar';
 import type { BenchPlace } from './useBenchPlace';
 import type { Job } from './useJob';
 
@@ -44,16 +48,11 @@ export interface StationWorkProps extends StationProps {
   readonly onAsList: (asList: boolean) => void;
   readonly measuring: Measuring;
   readonly onMeasuring: (measuring: Measuring) => void;
+  readonly onUndoable: (undoable: Undoable) => void;
 }
 
 /** What is told of stations that are not built yet: what will come, honestly. */
 const LATER: Record<string, string> = {
-  drain:
-    'Oil quantity, colour and smell, what hung on the magnet, chunks to be matched to their parts, and the laboratory’s figures will be recorded here. Until then write them into the history at Book in.',
-  baseline:
-    'The checks that must come before anything moves will be led through here, one by one. Until then open a part and take its readings on its ticket: they count the same.',
-  strip:
-    'The order of stripping, with sides, match marks, shim packs and the cautions at each step, will be kept here. Until then photograph each step; a photograph needs no part yet.',
   rebuild:
     'Set-up values, torques bolt by bolt, and the bagged pieces going back will be ticked off here. Until then the limits stand on each part’s ticket.',
 };
@@ -84,6 +83,9 @@ export function StationWork(props: StationWorkProps) {
           <IdentityPanel {...props} />
         </>
       )}
+      {place.station === 'drain' && <DrainStation {...props} />}
+      {place.station === 'baseline' && <BaselineStation {...props} />}
+      {place.station === 'strip' && <StripStation {...props} />}
       {place.station === 'cause' && <CauseStation {...props} />}
       {place.station === 'decide' && (
         <DecideStation {...props} onOpen={(part) => place.goTo({ part, face: 'decide' })} />

@@ -9,6 +9,7 @@ const snapshot = (...readings: string[]) =>
     readings: readings.map((id) => ({ id })),
     findings: [],
     photographs: [],
+    records: [],
   }) as unknown as JobSnapshot;
 const capture = (id: string, over: Partial<QueuedCapture> = {}) =>
   ({ id, jobId: 'job', kind: 'reading', status: 'waiting', queuedAt: Number(id), ...over }) as QueuedCapture;

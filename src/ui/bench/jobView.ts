@@ -76,8 +76,8 @@ export function unconfirmed({ confirmed, waiting, left }: JobView): readonly Que
     .sort((a, b) => a.queuedAt - b.queuedAt);
 }
 
-const storedIds = ({ readings, findings, photographs }: JobSnapshot): ReadonlySet<string> =>
-  new Set([...readings, ...findings, ...photographs].map(({ id }) => id));
+const storedIds = ({ readings, findings, photographs, records }: JobSnapshot): ReadonlySet<string> =>
+  new Set([...readings, ...findings, ...photographs, ...records].map(({ id }) => id));
 
 const sameCaptures = (a: readonly QueuedCapture[], b: readonly QueuedCapture[]): boolean =>
   a.length === b.length && a.every(({ id }, index) => id === b[index]?.id);

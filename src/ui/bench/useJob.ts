@@ -5,9 +5,10 @@ import { modesOf } from '@/catalog/damageWords';
 import { shippedGradeRules } from '@/catalog/gradeRules';
 import { toBase } from '@/core/quantity/units';
 import { type PartState, partState } from '@/core/wear/partStanding';
+import type { RecordContent } from '@/model/benchRecord';
 import type { FindingCapture, ReadingCapture } from '@/model/job';
 import type { Actor } from '@/model/people';
-import type { Finding, JobSnapshot, Photograph, Reading } from '@/model/snapshot';
+import type { BenchRecord, Finding, JobSnapshot, Photograph, Reading } from '@/model/snapshot';
 import type { QueuedCapture } from '../capture/queueStore';
 import { useCaptureQueue } from '../capture/useCaptureQueue';
 import { send } from '../kit/send';
@@ -49,6 +50,7 @@ export function useJob(first: JobSnapshot, actor: Actor): Job {
       ...confirmed,
       readings: [...confirmed.readings, ...fresh.filter(({ kind }) => kind === 'reading').map(asReading)],
       findings: [...confirmed.findings, ...fresh.filter(({ kind }) => kind === 'finding').map(asFinding)],
+      records: [...confirmed.records, ...fresh.filter(({ kind }) => kind === 'record').map(asRecord)],
     };
     return {
       snapshot,
@@ -93,6 +95,11 @@ function asReading(capture: QueuedCapture): Reading {
 const asFinding = (capture: QueuedCapture): Finding => ({
   ...(capture.content as FindingCapture),
   ...captured(capture),
+});
+
+const asRecord = (capture: QueuedCapture): BenchRecord => ({
+  ...captured(capture),
+  content: capture.content.content as RecordContent,
 });
 
 function asPhotograph(capture: QueuedCapture): ShownPhotograph {

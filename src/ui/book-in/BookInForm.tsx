@@ -14,6 +14,7 @@ import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { SeenBefore } from './SeenBefore';
 
 const FAMILY_NAMES: Record<(typeof UNIT_FAMILIES)[number], string> = {
   countershaft: 'Countershaft gearbox',
@@ -159,6 +160,11 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
               </Field>
               <Field label="Tag">{(wiring) => <TextInput {...wiring} {...register('tag')} />}</Field>
             </Flex>
+            <SeenBefore
+              serial={watch('serial')}
+              peg={watch('peg')}
+              onTake={(words) => setValue('history', words)}
+            />
             <Field label="Oil claimed to be in it">
               {(wiring) => <TextInput {...wiring} {...register('oilClaimed')} />}
             </Field>

@@ -12,6 +12,7 @@ const NOUN: Record<QueuedCapture['kind'], string> = {
   reading: 'reading',
   finding: 'finding',
   photograph: 'photograph',
+  record: 'record',
 };
 
 export function waitingWords(queued: readonly QueuedCapture[]): string {

@@ -10,6 +10,7 @@ const ADDRESS: Record<QueuedCapture['kind'], string> = {
   reading: '/api/v1/captures/readings/',
   finding: '/api/v1/captures/findings/',
   photograph: '/api/v1/photographs/',
+  record: '/api/v1/captures/records/',
 };
 
 /** How an answer is to be taken: a network that fails, a sign-out or a fault of the server's only mean “later”. */

@@ -32,6 +32,8 @@ interface SectionDrawingProps {
   readonly inGear?: TrainInGear | undefined;
   /** The type as it is described, whole and sound, instead of what was found. */
   readonly asDescribed?: boolean;
+  /** Pieces that are pointed at together. */
+  readonly marked?: ReadonlySet<string>;
   /** No higher than this many pixels. */
   readonly most?: number;
   /** For paper: this high whatever the window, and nothing to press. */
@@ -49,6 +51,7 @@ export function SectionDrawing({
   strip = false,
   inGear,
   asDescribed = false,
+  marked,
   most = Number.POSITIVE_INFINITY,
   printed,
 }: SectionDrawingProps) {
@@ -131,7 +134,13 @@ export function SectionDrawing({
       >
         <HatchPatterns prefix={patternPrefix} />
         <g id={`${patternPrefix}-unit`}>
-          <SectionMarks section={section} gradeOf={gradeOf} selected={selected} prefix={patternPrefix} />
+          <SectionMarks
+            section={section}
+            gradeOf={gradeOf}
+            selected={selected}
+            marked={marked}
+            prefix={patternPrefix}
+          />
           {path && <PowerMarks section={section} path={path} isBad={isBad} prefix={patternPrefix} />}
         </g>
         <Focusables

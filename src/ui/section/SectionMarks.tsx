@@ -41,6 +41,8 @@ interface SectionMarksProps {
   readonly section: Section;
   readonly gradeOf: (id: string) => GradeOrNone;
   readonly selected: string | undefined;
+  /** Drawn like the open part: what a step is about. */
+  readonly marked?: ReadonlySet<string> | undefined;
   readonly prefix: string;
 }
 
@@ -49,6 +51,7 @@ export const SectionMarks = memo(function SectionMarks({
   section,
   gradeOf,
   selected,
+  marked,
   prefix,
 }: SectionMarksProps) {
   return (
@@ -72,7 +75,7 @@ export const SectionMarks = memo(function SectionMarks({
       ))}
       {section.marks.map((mark, index) =>
         'area' in mark &&
-        mark.area.positionId === selected &&
+        (mark.area.positionId === selected || marked?.has(mark.area.positionId)) &&
         mark.area.tone !== 'land' &&
         mark.area.tone !== 'cavity' ? (
           <g key={`open-${index}`}>

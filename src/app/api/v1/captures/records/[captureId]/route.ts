@@ -1,0 +1,6 @@
+import { answer, jsonBody } from '@/app/api/answer';
+import { keepRecord } from '@/server/strip/keepRecord';
+
+export const PUT = answer(async ({ actor, context, params, request }) =>
+  keepRecord(actor, context, { ...((await jsonBody(request)) as object), id: params.captureId } as never),
+);

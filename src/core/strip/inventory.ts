@@ -1,0 +1,46 @@
+import type { BenchRecord } from '@/model/snapshot';
+import type { Position } from '@/model/unitType';
+import { type Recorded, recordsOf } from './recordsOf';
+
+export interface InventoryLine {
+  readonly position: Position;
+  readonly expected: number;
+  readonly count?: Recorded<'count'>;
+  readonly state: 'not-counted' | 'all-there' | 'missing' | 'surplus' | 'wrong';
+}
+
+/** Pieces of a position: its rows times the count of each. */
+export const expectedPieces = ({ quantity }: Pick<Position, 'quantity'>): number =>
+  (quantity?.rows ?? 1) * (quantity?.count ?? 1);
+
+/** Every piece that the type expects, against what was counted out; the last count of a position holds. */
+export function inventory(
+  type: { readonly positions: readonly Position[] },
+  records: readonly BenchRecord[],
+): InventoryLine[] {
+  const counts = new Map(recordsOf(records, 'count').map((record) => [record.content.positionId, record]));
+  return type.positions.map((position): InventoryLine => {
+    const expected = expectedPieces(position);
+    const count = counts.get(position.id);
+    return { position, expected, ...(count ? { count } : {}), state: stateOf(expected, count) };
+  });
+}
+
+function stateOf(expected: number, count: Recorded<'count'> | undefined): InventoryLine['state'] {
+  if (!count) return 'not-counted';
+  const { counted, wrong } = count.content;
+  if (counted < expected) return 'missing';
+  if (counted > expected) return 'surplus';
+  return wrong ? 'wrong' : 'all-there';
+}
+
+/** What an inventory line leaves open, in a sentence; nothing where all is there, or nobody has counted. */
+export function inventoryQuestion({ expected, count, state }: InventoryLine): string | undefined {
+  const counted = count?.content.counted ?? 0;
+  if (state === 'missing')
+    return expected === 1 ? 'Missing' : `${counted} of ${expected} counted: ${expected - counted} missing`;
+  if (state === 'surplus')
+    return `${counted} counted where ${expected} belong: ${counted - expected} too many`;
+  if (state === 'wrong') return 'Not what belongs there';
+  return undefined;
+}

@@ -1,0 +1,62 @@
+import type { BenchRecord } from '@/model/snapshot';
+import type { Position, UnitType } from '@/model/unitType';
+import { type Recorded, recordsOf } from './recordsOf';
+
+type Step = UnitType['steps'][number];
+
+export interface PlanStep {
+  readonly step: Step;
+  readonly state: 'open' | 'done' | 'skipped';
+  /** The last word about it. */
+  readonly record?: Recorded<'step'>;
+  readonly oneUse: readonly Position[];
+  /** Stacks among its pieces: their shims are put down one by one. */
+  readonly stacks: readonly Position[];
+}
+
+export interface StripPlan {
+  readonly steps: readonly PlanStep[];
+  /** Steps that nobody had foreseen, as they were done. */
+  readonly added: readonly Recorded<'step'>[];
+  /** The first step that is still open, in the type's order. */
+  readonly next: PlanStep | undefined;
+  /** Everything that was done, in the order in which it was done, whatever the plan says. */
+  readonly log: readonly Recorded<'step'>[];
+}
+
+/** The type's order of stripping with what was done of it; a later record of a step replaces an earlier one. */
+export function stripPlan(type: UnitType, records: readonly BenchRecord[]): StripPlan {
+  const done = recordsOf(records, 'step');
+  const lastOf = new Map(
+    done.flatMap((record) => (record.content.stepId ? [[record.content.stepId, record]] : [])),
+  );
+  const steps = type.steps.map((step): PlanStep => {
+    const record = lastOf.get(step.id);
+    const pieces = type.positions.filter(({ id }) => step.positions.includes(id));
+    return {
+      step,
+      state: !record ? 'open' : record.content.skipped ? 'skipped' : 'done',
+      ...(record ? { record } : {}),
+      oneUse: pieces.filter(({ oneUse }) => oneUse),
+      stacks: pieces.filter(({ id }) => type.stacks.some((stack) => stack.position === id)),
+    };
+  });
+  return {
+    steps,
+    added: done.filter(({ content }) => content.stepId === undefined),
+    next: steps.find(({ state }) => state === 'open'),
+    log: done.filter(({ id, content }) => !content.stepId || lastOf.get(content.stepId)?.id === id),
+  };
+}
+
+/** The log the other way round: what came off last goes on first. Steps that were skipped were never undone. */
+export const rebuildOrder = ({ log }: StripPlan): Recorded<'step'>[] =>
+  log.filter(({ content }) => !content.skipped).reverse();
+
+/** Thickness of a stack as its shims were put down, mm; undefined where none were. */
+export function stackAsFound(plan: StripPlan, positionId: string): number | undefined {
+  const shims = plan.log.flatMap(({ content }) =>
+    (content.shims ?? []).filter((shim) => shim.positionId === positionId),
+  );
+  return shims.length === 0 ? undefined : shims.reduce((sum, { thicknessMm }) => sum + thicknessMm, 0);
+}

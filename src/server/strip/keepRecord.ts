@@ -1,0 +1,61 @@
+import { insertRecord, listRecords } from '@/db/captures';
+import { BenchRecordCaptureSchema, type RecordContent } from '@/model/benchRecord';
+import type { UnitType } from '@/model/unitType';
+import { type Context, instant } from '../context';
+import { checkOf, openJob, positionOf } from '../job/openJob';
+import { Refusal } from '../refusal';
+import { defineUseCase } from '../useCase';
+import { refuseOtherAuthor, storeOnce } from './capture';
+
+/** Stores what the bench records beside readings, findings and photographs. Sending it twice is harmless. */
+export const keepRecord = defineUseCase(
+  'capture.take',
+  BenchRecordCaptureSchema,
+  (actor, context, capture) => {
+    refuseOtherAuthor(actor, capture);
+    return storeOnce(context, 'record', capture, (contentDigest) => {
+      const { unitType } = openJob(context.db, capture.jobId);
+      refuseUnknown(context, capture.jobId, unitType, capture.content);
+      insertRecord(context.db, { ...capture, receivedAt: instant(context), contentDigest });
+    });
+  },
+);
+
+/** A record may only name what this job has; what it can't do without has to be there. */
+function refuseUnknown(context: Context, jobId: string, unitType: UnitType, content: RecordContent): void {
+  switch (content.what) {
+    case 'count':
+      positionOf(unitType, content.positionId);
+      return;
+    case 'not-measured':
+      positionOf(unitType, content.positionId);
+      checkOf(unitType, content.checkId, content.positionId);
+      return;
+    case 'match':
+      if (content.positionId) positionOf(unitType, content.positionId);
+      else if (content.note === '') throw missing('content.note', 'Say why its source can’t be found.');
+      if (
+        !listRecords(context.db, jobId).some(
+          (each) => each.id === content.debrisId && each.content.what === 'debris',
+        )
+      )
+        throw missing('content.debrisId', 'This piece is not on the list of this job.');
+      return;
+    case 'step':
+      refuseUnknownStep(unitType, content);
+      return;
+    default:
+  }
+}
+
+function refuseUnknownStep(unitType: UnitType, content: Extract<RecordContent, { what: 'step' }>): void {
+  if (content.stepId !== undefined && !unitType.steps.some(({ id }) => id === content.stepId))
+    throw missing('content.stepId', `This unit has no step “${content.stepId}”.`);
+  if (content.stepId === undefined && !content.title)
+    throw missing('content.title', 'Say what was done in the step that you add.');
+  if (content.skipped && !content.reason) throw missing('content.reason', 'Say why the step is skipped.');
+  for (const { positionId } of content.shims ?? []) positionOf(unitType, positionId);
+}
+
+const missing = (path: string, message: string) =>
+  new Refusal('bad-input', message, { faults: [{ path, message }] });

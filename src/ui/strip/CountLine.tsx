@@ -1,0 +1,70 @@
+'use client';
+
+import { Box, Flex } from '@chakra-ui/react';
+import { useState } from 'react';
+import { type InventoryLine, inventoryQuestion } from '@/core/strip/inventory';
+import { TextInput } from '../kit/Field';
+import { ErrorNotice } from '../kit/Notice';
+import { Press } from '../kit/Press';
+import { figureOf } from './figureOf';
+import { type Keeping, useKeep } from './useKeep';
+
+/** One kind of piece: how many belong there, how many were counted, and whether they are the right ones. */
+export function CountLine({ line, ...props }: Keeping & { readonly line: InventoryLine }) {
+  const { position, expected, count, state } = line;
+  const keep = useKeep(props);
+  const [text, setText] = useState('');
+  const [trouble, setTrouble] = useState('');
+  const question = inventoryQuestion(line);
+  const take = async (over: { counted: number; wrong?: boolean }) => {
+    const content = { what: 'count' as const, positionId: position.id, note: '', ...over };
+    const wrong = await keep(content, `${position.name}: ${over.counted} counted`);
+    setTrouble(wrong ?? '');
+    if (!wrong) setText('');
+  };
+  const counted = figureOf(text);
+  return (
+    <Box borderBottom="1px solid" borderColor="rule" paddingBlock="4px" data-piece={position.id}>
+      <Flex align="center" gap="12px" wrap="wrap">
+        <Box flex="1 1 220px">
+          {position.name}
+          <Box as="span" fontSize="13px" color="second">
+            {' '}
+            {expected === 1 ? '' : `${expected} belong there`}
+          </Box>
+        </Box>
+        <Box flex="1 1 200px" color={question ? 'oxide' : 'second'}>
+          {question ?? (state === 'not-counted' ? 'not counted' : 'all there')}
+        </Box>
+        <Flex gap="4px">
+          {expected > 1 && (
+            <TextInput
+              aria-label={`${position.name}, counted`}
+              width="84px"
+              inputMode="numeric"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+            />
+          )}
+          <Press
+            onClick={() =>
+              void take({ counted: counted ?? (expected > 1 && text !== '' ? Number.NaN : expected) })
+            }
+          >
+            {text.trim() === '' ? 'There' : 'Take'}
+          </Press>
+          <Press onClick={() => void take({ counted: 0 })} aria-label={`${position.name} is missing`}>
+            Missing
+          </Press>
+          <Press
+            onClick={() => void take({ counted: count?.content.counted ?? expected, wrong: true })}
+            aria-label={`${position.name} is not what belongs there`}
+          >
+            Wrong
+          </Press>
+        </Flex>
+      </Flex>
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+    </Box>
+  );
+}

@@ -1,0 +1,141 @@
+'use client';
+
+import { Box, Heading } from '@chakra-ui/react';
+import { useState } from 'react';
+import { formatNumber } from '@/core/quantity/format';
+import { recordsOf } from '@/core/strip/recordsOf';
+import { GLITTER, OIL_COLOURS, OIL_SMELLS, ON_MAGNET, type RecordOf, WATER } from '@/model/benchRecord';
+import { CaptureLine } from '../bench/CaptureLine';
+import { TextField } from '../kit/Field';
+import { EmptyState, ErrorNotice } from '../kit/Notice';
+import { Press } from '../kit/Press';
+import { Debris } from './Debris';
+import { figureOf } from './figureOf';
+import { OneOf } from './OneOf';
+import { type Keeping, useKeep } from './useKeep';
+
+/** What came out with the oil: how much, how it looked, what hung on the magnet, and every piece that broke off something. */
+export function DrainStation(props: Keeping & { readonly rights: readonly string[] }) {
+  const { job, rights } = props;
+  const drained = recordsOf(job.snapshot.records, 'drained');
+  const [again, setAgain] = useState(false);
+  const mayTake = rights.includes('capture.take');
+  return (
+    <Box maxWidth="860px" data-testid="drain">
+      {drained.length === 0 && <EmptyState>Nothing is put down about the oil yet.</EmptyState>}
+      {drained.map((record) => (
+        <CaptureLine
+          key={record.id}
+          kind="record"
+          capture={{ ...record, struck: null }}
+          job={job}
+          rights={rights}
+        >
+          {drainedWords(record.content, job.snapshot.unitType.oil?.litres)}
+        </CaptureLine>
+      ))}
+      {mayTake && (drained.length === 0 || again) && <DrainForm {...props} onKept={() => setAgain(false)} />}
+      {mayTake && drained.length > 0 && !again && (
+        <Press marginTop="8px" onClick={() => setAgain(true)}>
+          Put it down again
+        </Press>
+      )}
+      <Debris {...props} />
+    </Box>
+  );
+}
+
+/** Litres against what belongs in it, and the rest in one line. */
+export function drainedWords(
+  { litres, colour, smell, water, magnet, glitter, note }: RecordOf<'drained'>,
+  capacity: number | undefined,
+): string {
+  const share = capacity === undefined ? '' : ` of ${formatNumber(capacity, 1)}`;
+  const short = capacity !== undefined && litres < capacity * 0.8 ? ', too little' : '';
+  return [
+    `${formatNumber(litres, 2)}${share} litres${short}`,
+    `${colour}, smells ${smell}`,
+    water === 'none' ? 'no water' : `water: ${water}`,
+    `magnet: ${magnet.join(', ')}`,
+    ...(glitter === 'none' ? [] : [`glitters ${glitter}`]),
+    ...(note === '' ? [] : [note]),
+  ].join('; ');
+}
+
+type Sheet = Omit<RecordOf<'drained'>, 'litres' | 'what'>;
+const EMPTY: Sheet = {
+  colour: 'amber',
+  smell: 'as oil',
+  water: 'none',
+  magnet: [],
+  glitter: 'none',
+  note: '',
+};
+
+function DrainForm(props: Keeping & { readonly onKept: () => void }) {
+  const keep = useKeep(props);
+  const [litres, setLitres] = useState('');
+  const [sheet, setSheet] = useState(EMPTY);
+  const [trouble, setTrouble] = useState('');
+  const { oil } = props.job.snapshot.unitType;
+  const set = (over: Partial<Sheet>) => setSheet({ ...sheet, ...over });
+  const take = async () => {
+    const content = { what: 'drained' as const, ...sheet, litres: figureOf(litres) ?? Number.NaN };
+    const wrong = await keep(content, 'The oil is put down');
+    setTrouble(wrong ?? '');
+    if (!wrong) props.onKept();
+  };
+  return (
+    <Box
+      as="form"
+      marginTop="12px"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void take();
+      }}
+    >
+      <Heading as="h3" fontSize="16px">
+        The oil
+      </Heading>
+      <TextField
+        label="Litres that came out"
+        {...(oil ? { hint: `${oil.litres} belong in it: ${oil.kind}.` } : {})}
+        value={litres}
+        onText={setLitres}
+        inputMode="decimal"
+      />
+      <OneOf
+        label="Colour"
+        options={OIL_COLOURS}
+        chosen={[sheet.colour]}
+        onPress={(colour) => set({ colour })}
+      />
+      <OneOf label="Smells" options={OIL_SMELLS} chosen={[sheet.smell]} onPress={(smell) => set({ smell })} />
+      <OneOf label="Water" options={WATER} chosen={[sheet.water]} onPress={(water) => set({ water })} />
+      <OneOf
+        label="On the magnet"
+        options={ON_MAGNET}
+        chosen={sheet.magnet}
+        onPress={(found) => set({ magnet: toggled(sheet.magnet, found) })}
+      />
+      <OneOf
+        label="Glitters"
+        options={GLITTER}
+        chosen={[sheet.glitter]}
+        onPress={(glitter) => set({ glitter })}
+      />
+      <TextField label="Anything else" value={sheet.note} onText={(note) => set({ note })} />
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+      <Press type="submit" kind="main" size="bench">
+        Put the oil down
+      </Press>
+    </Box>
+  );
+}
+
+/** “Nothing” stands alone; everything else takes it away. */
+function toggled(found: Sheet['magnet'], pressed: Sheet['magnet'][number]): Sheet['magnet'] {
+  if (pressed === 'nothing') return ['nothing'];
+  const rest = found.filter((each) => each !== 'nothing' && each !== pressed);
+  return found.includes(pressed) ? rest : [...rest, pressed];
+}

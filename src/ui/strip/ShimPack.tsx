@@ -1,0 +1,69 @@
+'use client';
+
+import { Box, Flex } from '@chakra-ui/react';
+import { useState } from 'react';
+import { formatNumber } from '@/core/quantity/format';
+import type { RecordOf } from '@/model/benchRecord';
+import { TextField } from '../kit/Field';
+import { Press } from '../kit/Press';
+import { figureOf } from './figureOf';
+
+type Shims = NonNullable<RecordOf<'step'>['shims']>;
+
+/** The shims of one stack, each with its thickness, in the order in which they lay. */
+export function ShimPack({
+  name,
+  positionId,
+  pieces,
+  onChange,
+}: {
+  readonly name: string;
+  readonly positionId: string;
+  readonly pieces: Shims;
+  readonly onChange: (pieces: Shims) => void;
+}) {
+  const [text, setText] = useState('');
+  const thicknessMm = figureOf(text);
+  const sum = pieces.reduce((all, piece) => all + piece.thicknessMm, 0);
+  return (
+    <Box marginBottom="12px">
+      <Flex gap="8px" align="flex-end" wrap="wrap">
+        <Box flex="0 1 240px">
+          <TextField
+            label={`${name}: a shim, mm`}
+            hint="As they lie, from the case inward."
+            value={text}
+            onText={setText}
+            inputMode="decimal"
+          />
+        </Box>
+        <Press
+          marginBottom="36px"
+          disabled={!thicknessMm}
+          onClick={() => {
+            onChange([...pieces, { positionId, thicknessMm: thicknessMm! }]);
+            setText('');
+          }}
+        >
+          Add the shim
+        </Press>
+        {pieces.map((piece, index) => (
+          <Press
+            key={index}
+            marginBottom="36px"
+            aria-label={`Take ${piece.thicknessMm} mm off`}
+            onClick={() => onChange(pieces.filter((_, other) => other !== index))}
+          >
+            {formatNumber(piece.thicknessMm, 2)} ×
+          </Press>
+        ))}
+      </Flex>
+      {pieces.length > 0 && (
+        <Box>
+          {pieces.length === 1 ? '1 shim' : `${pieces.length} shims`}, together{' '}
+          <strong>{formatNumber(sum, 2)} mm</strong>
+        </Box>
+      )}
+    </Box>
+  );
+}

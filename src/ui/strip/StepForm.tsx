@@ -1,0 +1,163 @@
+'use client';
+
+import { Box, Flex, Heading } from '@chakra-ui/react';
+import { useState } from 'react';
+import { cautionById } from '@/catalog/cautions';
+import type { PlanStep } from '@/core/strip/stripPlan';
+import { type RecordOf, SIDES } from '@/model/benchRecord';
+import type { UnitType } from '@/model/unitType';
+import { TextField } from '../kit/Field';
+import { CautionSign, ErrorNotice } from '../kit/Notice';
+import { Press } from '../kit/Press';
+import { CountPieces } from './CountPieces';
+import { figureOf } from './figureOf';
+import { OneOf } from './OneOf';
+import { ShimPack } from './ShimPack';
+import { type Keeping, useKeep } from './useKeep';
+
+type StepRecord = RecordOf<'step'>;
+
+interface StepFormProps extends Keeping {
+  readonly planned: PlanStep;
+  readonly onKept: () => void;
+}
+
+/** One step, big: what, with which tool, what to mind, what to put down; then done, or left out with a reason. */
+export function StepForm(props: StepFormProps) {
+  const { planned, onKept, job } = props;
+  const { step, oneUse, stacks } = planned;
+  const keep = useKeep(props);
+  const [said, setSaid] = useState<Omit<StepRecord, 'what'>>({});
+  const [turns, setTurns] = useState('');
+  const [reason, setReason] = useState('');
+  const [trouble, setTrouble] = useState('');
+  const asks = (word: RegExp) => step.record.some((each) => word.test(each));
+  const set = (over: Partial<StepRecord>) => setSaid({ ...said, ...over });
+  const take = async (skipped: boolean) => {
+    if (skipped && reason.trim() === '') return setTrouble('Say why the step is left out.');
+    const adjusterTurns = figureOf(turns);
+    const wrong = await keep(
+      {
+        what: 'step',
+        stepId: step.id,
+        ...(skipped ? { skipped, reason } : said),
+        ...(adjusterTurns === undefined || skipped ? {} : { adjusterTurns }),
+      },
+      `${step.title}: ${skipped ? 'left out' : 'done'}`,
+    );
+    setTrouble(wrong ?? '');
+    if (!wrong) onKept();
+  };
+  const other = step.record.filter((word) => !KNOWN.test(word));
+  return (
+    <Box
+      as="form"
+      data-testid="step"
+      borderTop="2px solid"
+      borderColor="ink"
+      paddingTop="12px"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void take(false);
+      }}
+    >
+      <Heading as="h3" fontSize="24px" lineHeight="30px">
+        {step.title}
+      </Heading>
+      <Box marginBottom="8px">{toolWords(step)}</Box>
+      {step.cautions.map((id) => {
+        const caution = cautionById(id);
+        return caution ? <CautionSign key={id} title={caution.title} words={caution.words} /> : null;
+      })}
+      {oneUse.length > 0 && (
+        <Box marginBottom="8px">
+          <strong>Not to be used again:</strong> {oneUse.map(({ name }) => name).join(', ')}.
+        </Box>
+      )}
+      {asks(/side/) && (
+        <OneOf
+          label="Which side"
+          options={SIDES}
+          chosen={said.side ? [said.side] : []}
+          onPress={(side) => set({ side })}
+        />
+      )}
+      {asks(/way round/) && (
+        <TextField
+          label="Which way round: which face toward what"
+          value={said.wayRound ?? ''}
+          onText={(wayRound) => set({ wayRound })}
+        />
+      )}
+      {asks(/marks/) && (
+        <TextField
+          label="Match marks: found, or made now"
+          value={said.marks ?? ''}
+          onText={(marks) => set({ marks })}
+        />
+      )}
+      {asks(/turns/) && (
+        <TextField label="Adjuster, turns out" value={turns} onText={setTurns} inputMode="decimal" />
+      )}
+      {stacks.map((stack) => (
+        <ShimPack
+          key={stack.id}
+          name={stack.name}
+          pieces={(said.shims ?? []).filter(({ positionId }) => positionId === stack.id)}
+          onChange={(pieces) =>
+            set({
+              shims: [...(said.shims ?? []).filter(({ positionId }) => positionId !== stack.id), ...pieces],
+            })
+          }
+          positionId={stack.id}
+        />
+      ))}
+      <OneOf
+        label="As it was found"
+        options={['loose before the spanner came', 'lock missing'] as const}
+        chosen={[
+          ...(said.looseWhenFound ? (['loose before the spanner came'] as const) : []),
+          ...(said.lockMissing ? (['lock missing'] as const) : []),
+        ]}
+        onPress={(found) =>
+          set(
+            found === 'lock missing'
+              ? { lockMissing: !said.lockMissing }
+              : { looseWhenFound: !said.looseWhenFound },
+          )
+        }
+      />
+      <TextField
+        label={other.length > 0 ? `Also to be put down: ${other.join(', ')}` : 'Anything else'}
+        value={said.note ?? ''}
+        onText={(note) => set({ note })}
+      />
+      <CountPieces
+        {...props}
+        positions={job.snapshot.unitType.positions.filter(({ id }) => step.positions.includes(id))}
+      />
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+      <Flex gap="12px" wrap="wrap" align="flex-end" marginTop="12px">
+        <Press type="submit" kind="take" size="bench" minWidth="240px" minHeight="72px">
+          Done
+        </Press>
+        <Box flex="1 1 240px">
+          <TextField label="or left out, because" value={reason} onText={setReason} />
+        </Box>
+        <Press marginBottom="12px" onClick={() => void take(true)}>
+          Leave it out
+        </Press>
+      </Flex>
+    </Box>
+  );
+}
+
+/** What has a field of its own. */
+const KNOWN = /side|way round|marks|turns|shim thickness|count/;
+
+function toolWords({ tool, torque }: UnitType['steps'][number]): string {
+  const undone = torque
+    ? `${torque.bolts === 1 ? 'One fastener' : `${torque.bolts} fasteners`}, set to ${torque.min} to ${torque.max} N m${torque.compound ? ` with ${torque.compound}` : ''}`
+    : '';
+  return [tool ? `With: ${tool}` : '', undone].filter((words) => words !== '').join('. ');
+}

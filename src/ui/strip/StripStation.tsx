@@ -1,0 +1,171 @@
+'use client';
+
+import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
+import { useState } from 'react';
+import { type PlanStep, rebuildOrder, stripPlan } from '@/core/strip/stripPlan';
+import { PictureDrop } from '../bench/PictureDrop';
+import type { BenchPlace } from '../bench/useBenchPlace';
+import { TextField } from '../kit/Field';
+import { EmptyState, ErrorNotice } from '../kit/Notice';
+import { Press } from '../kit/Press';
+import { SectionDrawing } from '../section/SectionDrawing';
+import { Inventory } from './Inventory';
+import { StepForm } from './StepForm';
+import { StepLog } from './StepLog';
+import { type Keeping, useKeep } from './useKeep';
+
+type Props = Keeping & { readonly rights: readonly string[]; readonly place: BenchPlace };
+
+/** The order in which it comes apart, one big step at a time; any step can be taken up, left out with a reason, or added. */
+export function StripStation(props: Props) {
+  const { job, rights, actor } = props;
+  const { unitType, records } = job.snapshot;
+  const plan = stripPlan(unitType, records);
+  const [chosen, setChosen] = useState<string>();
+  const [view, setView] = useState<'steps' | 'pieces' | 'together'>('steps');
+  const mayTake = rights.includes('capture.take');
+  const current = plan.steps.find(({ step }) => step.id === chosen) ?? plan.next;
+  const done = plan.steps.filter(({ state }) => state !== 'open').length;
+  return (
+    <Box data-testid="strip">
+      <Flex role="group" aria-label="Strip, pieces or the way back" gap="4px" marginBottom="12px" wrap="wrap">
+        {(
+          [
+            ['steps', `Steps: ${done} of ${plan.steps.length}`],
+            ['pieces', 'Pieces counted'],
+            ['together', 'How it goes together'],
+          ] as const
+        ).map(([id, words]) => (
+          <Press key={id} chosen={view === id} aria-pressed={view === id} onClick={() => setView(id)}>
+            {words}
+          </Press>
+        ))}
+      </Flex>
+      {view === 'pieces' && <Inventory {...props} />}
+      {view === 'together' && (
+        <StepLog {...props} records={rebuildOrder(plan)} heading="What came off last goes on first" />
+      )}
+      {view === 'steps' && (
+        <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 480px' }} gap="24px">
+          <Box minWidth="0">
+            {plan.steps.length === 0 && (
+              <EmptyState>
+                Nobody has written down in which order this unit comes apart. Add each step as you do it: it
+                becomes the order in which it goes together.
+              </EmptyState>
+            )}
+            {current && mayTake && (
+              <StepForm
+                key={current.step.id}
+                {...props}
+                planned={current}
+                onKept={() => setChosen(undefined)}
+              />
+            )}
+            {!current && plan.steps.length > 0 && <Box fontWeight={650}>Every step is done or left out.</Box>}
+            {mayTake && (
+              <Box marginTop="12px">
+                <PictureDrop job={job} actor={actor} compact />
+              </Box>
+            )}
+            <StepList steps={plan.steps} current={current?.step.id} onChoose={setChosen} />
+            {mayTake && <AddStep {...props} />}
+            <StepLog {...props} records={plan.log} heading="As it was done" />
+          </Box>
+          <WhereItIs {...props} pieces={current?.step.positions ?? []} />
+        </Grid>
+      )}
+    </Box>
+  );
+}
+
+/** The unit cut open with the pieces of the step marked on it. */
+function WhereItIs({ job, place, pieces }: Props & { readonly pieces: readonly string[] }) {
+  const { unitType } = job.snapshot;
+  if (unitType.axes.length === 0) return null;
+  return (
+    <Box position={{ lg: 'sticky' }} top="12px" alignSelf="start" minWidth="0">
+      <SectionDrawing
+        unitType={unitType}
+        parts={job.parts}
+        selected={undefined}
+        marked={new Set(pieces)}
+        onOpen={(part) => place.goTo({ part })}
+        strip
+      />
+      <Box fontSize="13px" color="second">
+        Marked: the pieces of this step. Tap a part to open its ticket.
+      </Box>
+    </Box>
+  );
+}
+
+const MARK: Record<PlanStep['state'], string> = { open: '', done: 'done', skipped: 'left out' };
+
+function StepList({
+  steps,
+  current,
+  onChoose,
+}: {
+  readonly steps: readonly PlanStep[];
+  readonly current: string | undefined;
+  readonly onChoose: (id: string) => void;
+}) {
+  return (
+    <Box as="ol" marginTop="16px" paddingLeft="0" listStyleType="none" aria-label="Order of the strip">
+      {steps.map(({ step, state }, index) => (
+        <Box as="li" key={step.id} borderBottom="1px solid" borderColor="rule">
+          <Press
+            kind="quiet"
+            width="100%"
+            justifyContent="flex-start"
+            textDecoration="none"
+            whiteSpace="normal"
+            textAlign="left"
+            color={state === 'open' ? 'ink' : 'second'}
+            fontWeight={step.id === current ? 650 : 400}
+            aria-current={step.id === current ? 'step' : undefined}
+            onClick={() => onChoose(step.id)}
+          >
+            {index + 1}. {step.title}
+            {MARK[state] && <Box as="span">({MARK[state]})</Box>}
+          </Press>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function AddStep(props: Keeping) {
+  const keep = useKeep(props);
+  const [title, setTitle] = useState('');
+  const [trouble, setTrouble] = useState('');
+  const add = async () => {
+    const wrong = await keep({ what: 'step', title }, `Added: ${title}`);
+    setTrouble(wrong ?? '');
+    if (!wrong) setTitle('');
+  };
+  return (
+    <Box
+      as="form"
+      marginTop="16px"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+    >
+      <Heading as="h3" fontSize="16px">
+        A step that is not on the list
+      </Heading>
+      <Flex gap="12px" align="flex-end" wrap="wrap">
+        <Box flex="1 1 320px">
+          <TextField label="What was done" value={title} onText={setTitle} />
+        </Box>
+        <Press type="submit" marginBottom="12px" disabled={title.trim() === ''}>
+          Add it
+        </Press>
+      </Flex>
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+    </Box>
+  );
+}

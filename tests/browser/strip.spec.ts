@@ -1,0 +1,107 @@
+import { alive, bookIn, enter, expect, test } from './fixtures';
+
+const station = (page: import('@playwright/test').Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
+
+test('drained, a baseline honestly left open, stripped; one roller short stays open up to the report', async ({
+  page,
+}) => {
+  await enter(page, 'lead');
+  await bookIn(page, 'harvester of the strip', 'Five-speed box');
+
+  await station(page, 'Drain');
+  const drain = page.getByTestId('drain');
+  await drain.getByLabel('Litres that came out').fill('−1');
+  await drain.getByRole('group', { name: 'On the magnet' }).getByRole('button', { name: 'needles' }).click();
+  await drain.getByRole('button', { name: 'Put the oil down' }).click();
+  await expect(drain.getByRole('alert')).toContainText('must not be below zero');
+  await drain.getByLabel('Litres that came out').fill('1.1');
+  await drain.getByRole('button', { name: 'Put the oil down' }).click();
+  await expect(drain).toContainText('litres, too little; amber, smells as oil; no water; magnet: needles');
+  const debris = page.getByTestId('debris');
+  await debris.getByLabel('A piece that was found').fill('Half a needle');
+  await debris.getByRole('button', { name: 'Put it on the list' }).click();
+  await expect(debris).toContainText('Debris balance: 1 open');
+
+  await station(page, 'Baseline');
+  const float = page.locator('[data-baseline="counter-float"]');
+  await float.getByRole('button', { name: 'Can’t be done' }).click();
+  await float.getByLabel('It can’t be done because').fill('the tail is broken off');
+  await float.getByRole('button', { name: 'Put it down' }).click();
+  await expect(float).toContainText('can’t be done: the tail is broken off');
+  await page.getByRole('button', { name: 'On to the strip without this one' }).click();
+  await page.getByLabel('Why it goes on all the same').fill('no dial at hand');
+  await page.getByRole('button', { name: 'Go on without' }).click();
+
+  const step = page.getByTestId('step');
+  await expect(step).toContainText('Drain, catch the oil');
+  await step.getByRole('button', { name: 'Done' }).click();
+  await expect(step).toContainText('End plays, every gear by hand');
+  await step.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(step.getByRole('alert')).toContainText('Say why the step is left out');
+  await step.getByLabel('or left out, because').fill('done at Baseline');
+  await step.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(step).toContainText('Take the tail case off');
+  await expect(step).toContainText('11 fasteners, set to 22 to 28 N m');
+  await step.getByLabel('Preload stack, counter: a shim, mm').fill('1.9');
+  await step.getByRole('button', { name: 'Add the shim' }).click();
+  await step.getByLabel('Preload stack, counter: a shim, mm').fill('0.25');
+  await step.getByRole('button', { name: 'Add the shim' }).click();
+  await expect(step).toContainText('2 shims, together 2.15 mm');
+  await step.getByRole('button', { name: 'lock missing' }).click();
+  await step.getByRole('button', { name: /^All \d are there$/ }).click();
+  await expect(step.getByTestId('pieces-of-step')).not.toContainText('not counted');
+  await step.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByTestId('step-log')).toContainText(
+    'Take the tail case off: Preload stack, counter 1.90 + 0.25 = 2.15 mm; lock missing',
+  );
+
+  await page.getByRole('button', { name: 'How it goes together' }).click();
+  const back = page.getByTestId('step-log').locator('[data-capture]');
+  await expect(back.first()).toContainText('Take the tail case off');
+  await expect(back).toHaveCount(2);
+
+  await page.getByRole('button', { name: 'Pieces counted' }).click();
+  const rollers = page.locator('[data-piece="pilot-rollers"]');
+  await rollers.getByLabel('Pilot rollers, counted').fill('-1');
+  await rollers.getByRole('button', { name: 'Take' }).click();
+  await expect(rollers.getByRole('alert')).toContainText('can’t be below zero');
+  await rollers.getByLabel('Pilot rollers, counted').fill('13');
+  await rollers.getByRole('button', { name: 'Take' }).click();
+  await expect(rollers).toContainText('13 of 14 counted: 1 missing');
+
+  await station(page, 'Hand over');
+  const report = page.getByRole('main');
+  await expect(report).toContainText('13 of 14 counted: 1 missing');
+  await expect(report).toContainText('Half a needle: nothing accounts for it yet');
+  await page.getByRole('button', { name: /^Issue report/ }).click();
+  await expect(page.getByTestId('issue-1')).toContainText('digest');
+});
+
+test('steps taken without network wait on the device and arrive once', async ({ page, context }) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'plough without network', 'Hypoid axle head 11/41');
+  await station(page, 'Strip');
+  const step = page.getByTestId('step');
+  const log = page.getByTestId('step-log').locator('[data-capture]');
+  await step.getByRole('button', { name: 'Done' }).click();
+  await expect(log).toHaveCount(1);
+  const address = page.url();
+  await context.setOffline(true);
+  for (const count of [2, 3, 4]) {
+    await step.getByRole('button', { name: 'Done' }).click();
+    await expect(log).toHaveCount(count);
+  }
+  await expect(log.last()).toContainText('waits on this device');
+  await page.close();
+  await context.setOffline(false);
+  const again = await context.newPage();
+  await again.goto(address);
+  await alive(again);
+  const stored = again.getByTestId('step-log').locator('[data-capture]');
+  await expect(stored).toHaveCount(4);
+  await expect(again.getByTestId('step-log')).not.toContainText('waits on this device');
+});

@@ -1,0 +1,146 @@
+import { v7 as uuidv7 } from 'uuid';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { stationCounts } from '@/core/decisions/stationCounts';
+import { composeReport } from '@/core/report/composeReport';
+import type { RecordContent } from '@/model/benchRecord';
+import type { Actor } from '@/model/people';
+import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
+import { keepRecord } from '@/server/strip/keepRecord';
+import { strikeCapture } from '@/server/strip/strikeCapture';
+import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
+
+let shop: TestShop;
+let jobId: string;
+beforeEach(() => {
+  shop = openTestShop();
+  jobId = bookTestUnit(shop);
+});
+afterEach(() => shop.close());
+
+const keep = (content: RecordContent, id = uuidv7(), actor: Actor = shop.people.inspector) =>
+  keepRecord(actor, shop.context, {
+    id,
+    jobId,
+    authorId: shop.people.inspector.id,
+    deviceTime: '2026-11-24T09:00:00.000Z',
+    content,
+  });
+const snapshot = () => gatherSnapshot(shop.context.db, jobId);
+const open = (station: string) => {
+  const of = snapshot();
+  return stationCounts(of, partStates(of)).find(({ id }) => id === station)?.open;
+};
+const report = () => {
+  const of = snapshot();
+  return composeReport({
+    shop: { name: '', place: '', contact: '' },
+    snapshot: of,
+    parts: partStates(of),
+    findMode: () => undefined,
+    cautions: [],
+  });
+};
+const oil: RecordContent = {
+  what: 'drained',
+  litres: 1.2,
+  colour: 'brown',
+  smell: 'as oil',
+  water: 'none',
+  magnet: ['needles'],
+  glitter: 'grey',
+  note: '',
+};
+
+describe('a bench record', () => {
+  it('is stored once, however often it is sent, under its author', () => {
+    const id = uuidv7();
+    expect(keep(oil, id)).toEqual({ id, stored: 'now' });
+    expect(keep(oil, id)).toEqual({ id, stored: 'already' });
+    expect(snapshot().records).toMatchObject([{ id, author: 'The inspector', content: oil, struck: null }]);
+    expect(refused(() => keep({ ...oil, litres: 2 }, id)).code).toBe('conflict');
+    expect(snapshot().conflicts).toHaveLength(1);
+    expect(refused(() => keep(oil, uuidv7(), shop.people.lead)).code).toBe('other-author');
+  });
+
+  it('is struck out with a reason and then counts for nothing', () => {
+    const id = uuidv7();
+    expect(open('drain')).toBe(1);
+    keep(oil, id);
+    expect(open('drain')).toBe(0);
+    strikeCapture(shop.people.inspector, shop.context, {
+      kind: 'record',
+      captureId: id,
+      reason: 'another unit’s',
+    });
+    expect(open('drain')).toBe(1);
+    expect(snapshot().records[0]?.struck).toMatchObject({ reason: 'another unit’s' });
+  });
+
+  it.each<[string, object, string]>([
+    [
+      'a count below zero',
+      { what: 'count', positionId: 'cover', counted: -1, note: '' },
+      'a count can’t be below zero',
+    ],
+    [
+      'half a piece',
+      { what: 'count', positionId: 'cover', counted: 0.5, note: '' },
+      'a whole number is needed',
+    ],
+    [
+      'a part of another unit',
+      { what: 'count', positionId: 'needles-3', counted: 1, note: '' },
+      'no part “needles-3”',
+    ],
+    ['litres below zero', { ...oil, litres: -1 }, 'must not be below zero'],
+    ['a magnet that nobody looked at', { ...oil, magnet: [] }, 'say what hung on the magnet'],
+    ['a step of another unit', { what: 'step', stepId: 'tail-off' }, 'no step “tail-off”'],
+    ['a step without words', { what: 'step' }, 'Say what was done'],
+    ['a step left out without a reason', { what: 'step', stepId: 'drain', skipped: true }, 'Say why'],
+    [
+      'a shim of no thickness',
+      { what: 'step', stepId: 'case-out', shims: [{ positionId: 'shim-left', thicknessMm: 0 }] },
+      'must be greater than 0',
+    ],
+    [
+      'a check that the part has not',
+      { what: 'not-measured', checkId: 'backlash', positionId: 'cover', reason: 'x' },
+      'no check “backlash”',
+    ],
+    [
+      'a piece of another job',
+      { what: 'match', debrisId: uuidv7(), positionId: 'cover', note: '' },
+      'not on the list',
+    ],
+    ['something unknown', { what: 'weather' }, 'Invalid'],
+  ])('refuses %s and stores nothing', (_, content, message) => {
+    expect(refused(() => keep(content as RecordContent)).message).toContain(message);
+    expect(snapshot().records).toEqual([]);
+  });
+});
+
+describe('what the bench recorded', () => {
+  it('is open at its station until it is done', () => {
+    const steps = snapshot().unitType.steps.length;
+    expect([open('drain'), open('baseline'), open('strip')]).toEqual([1, 3, steps]);
+    keep({ what: 'step', stepId: 'drain' });
+    keep({ what: 'not-measured', checkId: 'backlash', positionId: 'ring-gear', reason: 'no teeth left' });
+    expect([open('baseline'), open('strip')]).toEqual([2, steps - 1]);
+    keep({ what: 'moved-on', open: 2, reason: 'no dial here' });
+    expect(open('baseline')).toBe(0);
+  });
+
+  it('stands in the report as open: a piece short, debris without a source, a baseline that can’t be had any more', () => {
+    const debris = uuidv7();
+    keep({ what: 'debris', piece: 'Half a needle', where: 'sump', colour: 'grey' }, debris);
+    keep({ what: 'count', positionId: 'ring-bolts', counted: 9, note: '' });
+    keep({ what: 'moved-on', open: 3, reason: '' });
+    const questions = (name: string) => report().open.find((part) => part.name === name)?.questions;
+    expect(questions('Ring bolts')).toContain('9 of 10 counted: 1 missing');
+    expect(questions('Found in the oil')).toEqual(['Half a needle: nothing accounts for it yet']);
+    expect(questions('As it was set')).toContain('Backlash of Ring gear: not read before it came apart');
+    keep({ what: 'match', debrisId: debris, positionId: 'head-bearing', note: '' });
+    expect(questions('Found in the oil')).toBeUndefined();
+    expect(refused(() => keep({ what: 'match', debrisId: debris, note: '' })).message).toContain('Say why');
+  });
+});
