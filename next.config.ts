@@ -3,6 +3,8 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
+  // What a device keeps for the pit belongs to one build: the next one throws it away.
+  env: { NEXT_PUBLIC_BUILD: Date.now().toString(36) },
   serverExternalPackages: ['exifr', 'pdfkit', 'better-sqlite3', 'sharp', 'pino'],
   experimental: {
     optimizePackageImports: ['@chakra-ui/react'],

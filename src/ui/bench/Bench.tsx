@@ -14,6 +14,7 @@ import { Ticket } from './Ticket';
 import { type Undoable, UndoBar } from './UndoBar';
 import { useBenchPlace } from './useBenchPlace';
 import { useJob } from './useJob';
+import { useOfflineBench } from './useOfflineBench';
 
 /** What was chosen while measuring; another part or another check begins afresh. */
 function useMeasuring(of: string): [Measuring, (measuring: Measuring) => void] {
@@ -32,6 +33,7 @@ interface BenchProps {
 /** One job at the bench: its strip, the run, the station's work on the left, the open part's ticket on the right. */
 export function Bench({ first, actor, rights, today }: BenchProps) {
   const job = useJob(first, actor);
+  useOfflineBench(first.job.id);
   const place = useBenchPlace();
   const [undoable, setUndoable] = useState<Undoable>();
   const [asList, setAsList] = useState(false);

@@ -43,6 +43,10 @@ export function useJob(first: JobSnapshot, actor: Actor): Job {
   useEffect(() => {
     if (view.left.length > 0) void refresh();
   }, [view.left, refresh]);
+  // A page that was kept on the device is as old as its last visit; the snapshot kept beside it is newer.
+  useEffect(() => {
+    if (!navigator.onLine) void refresh();
+  }, [refresh]);
   return useMemo(() => {
     const { confirmed } = view;
     const fresh = unconfirmed(view);

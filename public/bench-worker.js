@@ -1,0 +1,78 @@
+// Keeps the bench's pages and the job in hand on the device, for a pit without network. Everything comes from the network
+// while there is one; what was last seen stands in for it when there is none. Captures have a queue of their own.
+
+const BUILD = new URL(self.location.href).searchParams.get('build') ?? '';
+const KEPT = `stereotome-bench ${BUILD}`;
+const JOB_PAGE = /^\/jobs\/\d+$/;
+const JOB_SNAPSHOT = /^\/api\/v1\/jobs\/[^/]+$/;
+const SESSION = '/api/v1/session';
+
+self.addEventListener('install', () => self.skipWaiting());
+self.addEventListener('activate', (event) => event.waitUntil(takeOver()));
+self.addEventListener('message', (event) => {
+  if (Array.isArray(event.data?.keep)) event.waitUntil(keepAll(event.data.keep));
+});
+self.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const { origin, pathname } = new URL(request.url);
+  if (origin !== self.location.origin) return;
+  if (pathname.startsWith(SESSION) && request.method !== 'GET')
+    return event.respondWith(forgetAfter(request));
+  if (request.method !== 'GET') return;
+  if (pathname.startsWith('/_next/static/')) return event.respondWith(keptFirst(request));
+  if ((request.mode === 'navigate' && JOB_PAGE.test(pathname)) || JOB_SNAPSHOT.test(pathname))
+    return event.respondWith(networkFirst(request));
+});
+
+/** What an earlier build kept no longer fits together. */
+async function takeOver() {
+  const names = await caches.keys();
+  await Promise.all(names.filter((name) => name !== KEPT).map((name) => caches.delete(name)));
+  await self.clients.claim();
+}
+
+/** The page that has just come to life tells what it is made of; it was loaded before this worker watched. */
+async function keepAll(addresses) {
+  const kept = await caches.open(KEPT);
+  await Promise.all(
+    addresses.map(async (address) => {
+      const response = await fetch(address, { credentials: 'same-origin' }).catch(() => undefined);
+      if (response?.ok && !response.redirected) await kept.put(keyOf(address), response);
+    }),
+  );
+}
+
+/** Pages are the same whatever stands behind the question mark: the bench reads that itself. */
+const keyOf = (address) => {
+  const url = new URL(address, self.location.origin);
+  return JOB_PAGE.test(url.pathname) ? `${url.origin}${url.pathname}` : url.href;
+};
+
+async function keptFirst(request) {
+  const kept = await caches.open(KEPT);
+  const found = await kept.match(request, { ignoreVary: true });
+  if (found) return found;
+  const response = await fetch(request);
+  if (response.ok) await kept.put(request, response.clone());
+  return response;
+}
+
+async function networkFirst(request) {
+  const kept = await caches.open(KEPT);
+  try {
+    const response = await fetch(request);
+    if (response.ok && !response.redirected) await kept.put(keyOf(request.url), response.clone());
+    return response;
+  } catch (error) {
+    const found = await kept.match(keyOf(request.url), { ignoreVary: true });
+    if (found) return found;
+    throw error;
+  }
+}
+
+/** Whoever signs in or out next has no business with what the last one looked at. */
+async function forgetAfter(request) {
+  const response = await fetch(request);
+  if (response.ok) await caches.delete(KEPT);
+  return response;
+}
