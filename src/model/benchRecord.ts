@@ -115,6 +115,12 @@ const CountSchema = v.object({
   note: words(200),
 });
 
+/** The order in which this unit came apart is better than the type's own, and why. */
+const OrderSchema = v.object({ what: v.literal('order'), why: words(200, 1) });
+
+/** A grave caution was read before the step; once for the whole job. */
+const CautionSeenSchema = v.object({ what: v.literal('caution-seen'), cautionId: IdSchema });
+
 export const RecordContentSchema = v.variant('what', [
   DrainedSchema,
   DebrisSchema,
@@ -123,6 +129,8 @@ export const RecordContentSchema = v.variant('what', [
   MovedOnSchema,
   StepDoneSchema,
   CountSchema,
+  OrderSchema,
+  CautionSeenSchema,
 ]);
 export type RecordContent = v.InferOutput<typeof RecordContentSchema>;
 export type RecordOf<What extends RecordContent['what']> = Extract<RecordContent, { what: What }>;

@@ -5,8 +5,10 @@ import { composeReport } from '@/core/report/composeReport';
 import type { RecordContent } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
 import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
+import { keepOrder } from '@/server/strip/keepOrder';
 import { keepRecord } from '@/server/strip/keepRecord';
 import { strikeCapture } from '@/server/strip/strikeCapture';
+import { readAllTypes } from '@/server/unit-types/exchange';
 import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
 
 let shop: TestShop;
@@ -112,6 +114,7 @@ describe('a bench record', () => {
       { what: 'match', debrisId: uuidv7(), positionId: 'cover', note: '' },
       'not on the list',
     ],
+    ['a caution that is none', { what: 'caution-seen', cautionId: 'dragons' }, 'no such caution'],
     ['something unknown', { what: 'weather' }, 'Invalid'],
   ])('refuses %s and stores nothing', (_, content, message) => {
     expect(refused(() => keep(content as RecordContent)).message).toContain(message);
@@ -142,5 +145,29 @@ describe('what the bench recorded', () => {
     keep({ what: 'match', debrisId: debris, positionId: 'head-bearing', note: '' });
     expect(questions('Found in the oil')).toBeUndefined();
     expect(refused(() => keep({ what: 'match', debrisId: debris, note: '' })).message).toContain('Say why');
+  });
+});
+
+describe('an order that was found on the job', () => {
+  const order = (note = 'the shafts come out easier first') =>
+    keepOrder(shop.people.lead, shop.context, { jobId, note });
+  it('becomes the next revision of the type on the lead’s word; the job keeps its own', () => {
+    keep({ what: 'step', stepId: 'drain' });
+    expect(refused(order).message).toContain('in the order that its type has already');
+    keep({ what: 'step', stepId: 'shafts' });
+    keep({ what: 'step', title: 'Cut the seized bolt' });
+    keep({ what: 'step', stepId: 'cover-off' });
+    keep({ what: 'order', why: 'the shafts come out easier first' });
+    expect(order()).toEqual({ revision: 2 });
+    expect(snapshot().unitType.revision).toBe(1);
+    const type = readAllTypes(shop.people.lead, shop.context, undefined).find(
+      ({ id }) => id === 'torvane-hx41',
+    );
+    const titles = type?.steps.map(({ title }) => title) ?? [];
+    expect(titles.indexOf('Draw the axle shafts')).toBeLessThan(titles.indexOf('Cut the seized bolt'));
+    expect(titles.indexOf('Cut the seized bolt')).toBeLessThan(titles.indexOf('Take the cover off'));
+    expect(refused(() => keepOrder(shop.people.inspector, shop.context, { jobId, note: 'x' })).code).toBe(
+      'no-right',
+    );
   });
 });

@@ -8,6 +8,7 @@ import { partState } from '../wear/partStanding';
 import { baselineChecks, movedOn } from './baseline';
 import { debrisBalance, unmatched } from './debris';
 import { expectedPieces, inventory, inventoryQuestion } from './inventory';
+import { orderFound } from './orderFound';
 import { stepWords } from './stepWords';
 import { rebuildOrder, stackAsFound, stripPlan } from './stripPlan';
 
@@ -205,5 +206,41 @@ describe('the baseline', () => {
   it('knows whether somebody went on without', () => {
     expect(movedOn([])).toBeUndefined();
     expect(movedOn([record({ what: 'moved-on', open: 2, reason: 'no dial' })])?.content.open).toBe(2);
+  });
+});
+
+describe('the order that was found', () => {
+  const first = type.steps.map(({ id }) => id);
+  const found = (...records: BenchRecord[]) =>
+    orderFound(type, stripPlan(type, records))?.map(({ id }) => id);
+
+  it('is nothing new while it is the type’s own, however far it has come', () => {
+    expect(found()).toBeUndefined();
+    expect(found(step('drain'), step('cover-off'))).toBeUndefined();
+    expect(found(step('drain'), step('cover-off', { skipped: true, reason: 'off already' }))).toBeUndefined();
+  });
+
+  it('puts what was done earlier before what it overtook, and leaves the rest behind what it followed', () => {
+    // By hand: shafts drawn before the cover came off; everything else stays where it was.
+    expect(found(step('drain'), step('shafts'), step('cover-off'), step('baseline'))).toEqual([
+      'drain',
+      'shafts',
+      'caps',
+      'case-out',
+      'ring-off',
+      'spiders-out',
+      'yoke-off',
+      'pinion-out',
+      'cover-off',
+      'baseline',
+    ]);
+    expect(found(step('drain'), step('shafts'), step('cover-off'))).toHaveLength(first.length);
+  });
+
+  it('takes up a step that nobody had foreseen, under an id that is free', () => {
+    const added = record({ what: 'step', title: 'Cut the seized bolt' });
+    const order = found(step('drain'), added, step('cover-off'));
+    expect(order?.slice(0, 3)).toEqual(['drain', 'added-step', 'cover-off']);
+    expect(order).toHaveLength(first.length + 1);
   });
 });

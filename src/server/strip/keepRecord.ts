@@ -1,3 +1,4 @@
+import { cautionById } from '@/catalog/cautions';
 import { insertRecord, listRecords } from '@/db/captures';
 import { BenchRecordCaptureSchema, type RecordContent } from '@/model/benchRecord';
 import type { UnitType } from '@/model/unitType';
@@ -40,6 +41,9 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
         )
       )
         throw missing('content.debrisId', 'This piece is not on the list of this job.');
+      return;
+    case 'caution-seen':
+      if (!cautionById(content.cautionId)) throw missing('content.cautionId', 'There is no such caution.');
       return;
     case 'step':
       refuseUnknownStep(unitType, content);

@@ -3,6 +3,7 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { cautionById } from '@/catalog/cautions';
+import { recordsOf } from '@/core/strip/recordsOf';
 import type { PlanStep } from '@/core/strip/stripPlan';
 import { type RecordOf, SIDES } from '@/model/benchRecord';
 import type { UnitType } from '@/model/unitType';
@@ -31,9 +32,14 @@ export function StepForm(props: StepFormProps) {
   const [turns, setTurns] = useState('');
   const [reason, setReason] = useState('');
   const [trouble, setTrouble] = useState('');
+  const seen = new Set(
+    recordsOf(job.snapshot.records, 'caution-seen').map(({ content }) => content.cautionId),
+  );
+  const unread = step.cautions.filter((id) => cautionById(id)?.grave && !seen.has(id));
   const asks = (word: RegExp) => step.record.some((each) => word.test(each));
   const set = (over: Partial<StepRecord>) => setSaid({ ...said, ...over });
   const take = async (skipped: boolean) => {
+    if (!skipped && unread.length > 0) return setTrouble('Read the caution first, and say so.');
     if (skipped && reason.trim() === '') return setTrouble('Say why the step is left out.');
     const adjusterTurns = figureOf(turns);
     const wrong = await keep(
@@ -65,10 +71,7 @@ export function StepForm(props: StepFormProps) {
         {step.title}
       </Heading>
       <Box marginBottom="8px">{toolWords(step)}</Box>
-      {step.cautions.map((id) => {
-        const caution = cautionById(id);
-        return caution ? <CautionSign key={id} title={caution.title} words={caution.words} /> : null;
-      })}
+      <Cautions {...props} ids={step.cautions} unread={unread} />
       {oneUse.length > 0 && (
         <Box marginBottom="8px">
           <strong>Not to be used again:</strong> {oneUse.map(({ name }) => name).join(', ')}.
@@ -150,6 +153,33 @@ export function StepForm(props: StepFormProps) {
       </Flex>
     </Box>
   );
+}
+
+/** The cautions of a step; a grave one is answered once for the whole job. */
+function Cautions({
+  ids,
+  unread,
+  ...props
+}: Keeping & { readonly ids: readonly string[]; readonly unread: readonly string[] }) {
+  const keep = useKeep(props);
+  return ids.map((id) => {
+    const caution = cautionById(id);
+    if (!caution) return null;
+    return (
+      <Flex key={id} align="center" gap="12px" wrap="wrap">
+        <CautionSign title={caution.title} words={caution.words} />
+        {unread.includes(id) && (
+          <Press
+            kind="danger"
+            size="bench"
+            onClick={() => void keep({ what: 'caution-seen', cautionId: id }, `${caution.title}: read`)}
+          >
+            Read and understood
+          </Press>
+        )}
+      </Flex>
+    );
+  });
 }
 
 /** What has a field of its own. */

@@ -9,6 +9,7 @@ import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { SectionDrawing } from '../section/SectionDrawing';
+import { BetterOrder } from './BetterOrder';
 import { Inventory } from './Inventory';
 import { StepForm } from './StepForm';
 import { StepLog } from './StepLog';
@@ -71,6 +72,7 @@ export function StripStation(props: Props) {
             <StepList steps={plan.steps} current={current?.step.id} onChoose={setChosen} />
             {mayTake && <AddStep {...props} />}
             <StepLog {...props} records={plan.log} heading="As it was done" />
+            <BetterOrder {...props} plan={plan} />
           </Box>
           <WhereItIs {...props} pieces={current?.step.positions ?? []} />
         </Grid>
