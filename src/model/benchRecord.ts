@@ -115,6 +115,19 @@ const CountSchema = v.object({
   note: words(200),
 });
 
+/** A laboratory's figures for a sample of the oil. */
+const LabSchema = v.object({
+  what: v.literal('lab'),
+  sample: words(60, 1),
+  distanceKm: v.optional(amount(9_999_999)),
+  values: v.pipe(
+    v.array(v.object({ element: IdSchema, value: amount(1_000_000) })),
+    v.minLength(1, 'at least one figure'),
+    v.maxLength(40),
+  ),
+  note: words(300),
+});
+
 /** The order in which this unit came apart is better than the type's own, and why. */
 const OrderSchema = v.object({ what: v.literal('order'), why: words(200, 1) });
 
@@ -129,6 +142,7 @@ export const RecordContentSchema = v.variant('what', [
   MovedOnSchema,
   StepDoneSchema,
   CountSchema,
+  LabSchema,
   OrderSchema,
   CautionSeenSchema,
 ]);

@@ -28,6 +28,19 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await debris.getByRole('button', { name: 'Put it on the list' }).click();
   await expect(debris).toContainText('Debris balance: 1 open');
 
+  const lab = page.getByTestId('lab');
+  await lab.getByLabel('Sample', { exact: true }).fill('from the sump');
+  await lab.getByLabel('Taken at, km').fill('91000');
+  await lab.getByLabel('Or typed and pasted, heads first').fill('Stoff;Menge\nFe;412,5\nXx;3\nCu;12');
+  await expect(lab.getByRole('button', { name: 'Take 0 figures' })).toBeDisabled();
+  await lab.getByLabel('Column of the element').selectOption({ label: 'Stoff' });
+  await lab.getByLabel('Column of the value').selectOption({ label: 'Menge' });
+  await expect(page.getByTestId('lab-lines')).toContainText('Line 3: “Xx” is no element that is judged here');
+  await lab.getByRole('button', { name: 'Take 2 figures' }).click();
+  await expect(lab.getByRole('table', { name: 'Wear metals' })).toContainText(
+    'Iron413far too muchgears, shafts, races',
+  );
+
   await station(page, 'Baseline');
   const float = page.locator('[data-baseline="counter-float"]');
   await float.getByRole('button', { name: 'Can’t be done' }).click();

@@ -114,6 +114,12 @@ describe('a bench record', () => {
       { what: 'match', debrisId: uuidv7(), positionId: 'cover', note: '' },
       'not on the list',
     ],
+    [
+      'an element that nobody judges',
+      { what: 'lab', sample: 'A', note: '', values: [{ element: 'gold', value: 1 }] },
+      'no element',
+    ],
+    ['a sample without figures', { what: 'lab', sample: 'A', note: '', values: [] }, 'at least one figure'],
     ['a caution that is none', { what: 'caution-seen', cautionId: 'dragons' }, 'no such caution'],
     ['something unknown', { what: 'weather' }, 'Invalid'],
   ])('refuses %s and stores nothing', (_, content, message) => {

@@ -1,4 +1,5 @@
 import { cautionById } from '@/catalog/cautions';
+import { shippedOilThresholds } from '@/catalog/oilThresholds';
 import { insertRecord, listRecords } from '@/db/captures';
 import { BenchRecordCaptureSchema, type RecordContent } from '@/model/benchRecord';
 import type { UnitType } from '@/model/unitType';
@@ -44,6 +45,11 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
       return;
     case 'caution-seen':
       if (!cautionById(content.cautionId)) throw missing('content.cautionId', 'There is no such caution.');
+      return;
+    case 'lab':
+      for (const { element } of content.values)
+        if (!shippedOilThresholds.elements.some(({ id }) => id === element))
+          throw missing('content.values', `“${element}” is no element that is judged here.`);
       return;
     case 'step':
       refuseUnknownStep(unitType, content);

@@ -11,6 +11,7 @@ import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { Debris } from './Debris';
 import { figureOf } from './figureOf';
+import { LabSamples } from './LabSamples';
 import { OneOf } from './OneOf';
 import { type Keeping, useKeep } from './useKeep';
 
@@ -41,6 +42,7 @@ export function DrainStation(props: Keeping & { readonly rights: readonly string
         </Press>
       )}
       <Debris {...props} />
+      <LabSamples {...props} />
     </Box>
   );
 }

@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest';
+import { shippedOilThresholds } from '@/catalog/oilThresholds';
+import { judgeSample } from './labSample';
+import { guessColumns, readLabTable } from './labTable';
+
+const sample = (values: Record<string, number>, distanceKm?: number) => ({
+  what: 'lab' as const,
+  sample: 'S',
+  note: '',
+  values: Object.entries(values).map(([element, value]) => ({ element, value })),
+  ...(distanceKm === undefined ? {} : { distanceKm }),
+});
+
+describe('a laboratory’s figures', () => {
+  it('are usual below the threshold, and reach it at the threshold itself', () => {
+    const level = (iron: number) => judgeSample(sample({ iron }), shippedOilThresholds, undefined)[0]?.level;
+    expect([149, 150, 399, 400].map(level)).toEqual(['usual', 'watch', 'watch', 'act']);
+  });
+
+  it('tell how they grew for each 1000 km since the sample before', () => {
+    const [iron, copper] = judgeSample(
+      sample({ iron: 240, copper: 30 }, 88_000),
+      shippedOilThresholds,
+      sample({ iron: 90 }, 58_000),
+    );
+    // By hand: 150 more in 30 000 km.
+    expect(iron?.per1000Km).toBeCloseTo(5, 12);
+    expect(copper).not.toHaveProperty('per1000Km');
+    expect(judgeSample(sample({ iron: 1 }), shippedOilThresholds, sample({ iron: 2 }))[0]).not.toHaveProperty(
+      'per1000Km',
+    );
+  });
+});
+
+describe('a laboratory’s table', () => {
+  it('is understood by its heads, in whatever order they stand', () => {
+    expect(guessColumns(['Unit', 'Element', 'Result'])).toEqual({ element: 1, value: 2, unit: 0 });
+    expect(guessColumns(['Probe', 'Menge'])).toEqual({});
+  });
+
+  it('gives each good line and says of each bad one why, by its line in the file', () => {
+    const rows = [
+      ['Fe', '212,5', 'ppm'],
+      ['copper', '0.004', '%'],
+      ['Xx', '3', 'ppm'],
+      ['Sn', 'trace', 'ppm'],
+      ['FE', '10', 'ppm'],
+      ['Pb', '-2', 'ppm'],
+      ['Si', '4', 'pounds'],
+      ['PQ', '61', ''],
+    ];
+    const lines = readLabTable(rows, { element: 0, value: 1, unit: 2 }, shippedOilThresholds);
+    expect(lines.filter(({ element }) => element)).toEqual([
+      { line: 2, element: 'iron', value: 212.5 },
+      { line: 3, element: 'copper', value: expect.closeTo(40, 9) },
+      { line: 9, element: 'ferrous-index', value: 61 },
+    ]);
+    const messages = Object.fromEntries(
+      lines.flatMap(({ line, message }) => (message ? [[line, message]] : [])),
+    );
+    expect(messages[4]).toBe('“Xx” is no element that is judged here');
+    expect(messages[5]).toMatch(/^Tin: /);
+    expect(messages[6]).toBe('Iron stands there twice');
+    expect(messages[7]).toBe('Lead can’t be below zero');
+    expect(messages[8]).toBe('Silicon: “pounds” is no unit of it');
+  });
+});

@@ -1,0 +1,68 @@
+import * as v from 'valibot';
+import type { RecordOf } from '@/model/benchRecord';
+import { IdSchema, words } from '@/model/ids';
+
+const ppm = v.pipe(v.number(), v.gtValue(0));
+
+export const OilThresholdsSchema = v.object({
+  schemaVersion: v.literal(1),
+  revision: v.number(),
+  elements: v.array(
+    v.object({
+      id: IdSchema,
+      name: words(40, 1),
+      /** How laboratories write it, in small letters. */
+      short: v.pipe(v.array(v.string()), v.minLength(1)),
+      watch: ppm,
+      act: ppm,
+      /** What it usually comes from. */
+      from: words(80, 1),
+    }),
+  ),
+});
+export type OilThresholds = v.InferOutput<typeof OilThresholdsSchema>;
+
+export interface JudgedElement {
+  readonly id: string;
+  readonly name: string;
+  /** Parts per million; a bare figure for the ferrous index. */
+  readonly value: number;
+  readonly level: 'usual' | 'watch' | 'act';
+  readonly from: string;
+  /** Change against the sample before, for each 1000 km; absent without one, or without both distances. */
+  readonly per1000Km?: number;
+}
+
+type Sample = RecordOf<'lab'>;
+
+/**
+ * A laboratory's figures against the thresholds, each with where it usually comes from and how it grew since the sample
+ * before. The threshold itself counts as reached.
+ */
+export function judgeSample(
+  sample: Sample,
+  { elements }: OilThresholds,
+  before: Sample | undefined,
+): JudgedElement[] {
+  const distance =
+    before?.distanceKm === undefined || sample.distanceKm === undefined
+      ? 0
+      : sample.distanceKm - before.distanceKm;
+  return elements.flatMap(({ id, name, watch, act, from }): JudgedElement[] => {
+    const value = figureOfElement(sample, id);
+    if (value === undefined) return [];
+    const earlier = before && figureOfElement(before, id);
+    const level = value >= act ? 'act' : value >= watch ? 'watch' : 'usual';
+    return [
+      {
+        ...{ id, name, value, level, from },
+        ...(earlier !== undefined && distance > 0
+          ? { per1000Km: ((value - earlier) / distance) * 1000 }
+          : {}),
+      },
+    ];
+  });
+}
+
+const figureOfElement = ({ values }: Sample, element: string): number | undefined =>
+  values.find((each) => each.element === element)?.value;
