@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { modesOf } from '@/catalog/damageWords';
 import { shippedGradeRules } from '@/catalog/gradeRules';
@@ -242,5 +243,37 @@ describe('the order that was found', () => {
     const order = found(step('drain'), added, step('cover-off'));
     expect(order?.slice(0, 3)).toEqual(['drain', 'added-step', 'cover-off']);
     expect(order).toHaveLength(first.length + 1);
+  });
+});
+
+describe('whatever order the steps are done in', () => {
+  const ids = type.steps.map(({ id }) => id);
+  const someOrder = fc.shuffledSubarray(ids);
+
+  it('the order that is found holds every step once, and what was done in the order in which it was done', () => {
+    fc.assert(
+      fc.property(someOrder, (done) => {
+        const plan = stripPlan(
+          type,
+          done.map((id) => step(id)),
+        );
+        const order = (orderFound(type, plan) ?? type.steps).map(({ id }) => id);
+        expect([...order].sort()).toEqual([...ids].sort());
+        expect(order.filter((id) => done.includes(id))).toEqual(done);
+      }),
+    );
+  });
+
+  it('the way back is the way there, turned round', () => {
+    fc.assert(
+      fc.property(someOrder, (done) => {
+        const plan = stripPlan(
+          type,
+          done.map((id) => step(id)),
+        );
+        expect(rebuildOrder(plan).map(({ content }) => content.stepId)).toEqual([...done].reverse());
+        expect(plan.steps.filter(({ state }) => state === 'done')).toHaveLength(done.length);
+      }),
+    );
   });
 });

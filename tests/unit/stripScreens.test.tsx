@@ -1,0 +1,291 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import type { ReactElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import { modesOf } from '@/catalog/damageWords';
+import { shippedGradeRules } from '@/catalog/gradeRules';
+import { shippedUnitTypes } from '@/catalog/unitTypes';
+import { trainInGear } from '@/core/gearing/trainOfType';
+import { stripPlan } from '@/core/strip/stripPlan';
+import { partState } from '@/core/wear/partStanding';
+import type { RecordContent } from '@/model/benchRecord';
+import type { Actor } from '@/model/people';
+import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
+import type { UnitType } from '@/model/unitType';
+import type { BenchPlace } from '@/ui/bench/useBenchPlace';
+import type { Job } from '@/ui/bench/useJob';
+import { system } from '@/ui/kit/theme';
+import { EndViews } from '@/ui/section/EndViews';
+import { GearChoice } from '@/ui/section/GearChoice';
+import { Pushes } from '@/ui/section/Pushes';
+import { ZoomKeys } from '@/ui/section/ZoomKeys';
+import { BaselineStation } from '@/ui/strip/BaselineStation';
+import { BetterOrder } from '@/ui/strip/BetterOrder';
+import { Debris } from '@/ui/strip/Debris';
+import { DrainStation, drainedWords } from '@/ui/strip/DrainStation';
+import { Inventory } from '@/ui/strip/Inventory';
+import { LabSamples } from '@/ui/strip/LabSamples';
+import { StepForm } from '@/ui/strip/StepForm';
+import { StripStation } from '@/ui/strip/StripStation';
+import { FaultList } from '@/ui/unit-types/FaultList';
+
+const words = (element: ReactElement) =>
+  renderToStaticMarkup(<ChakraProvider value={system}>{element}</ChakraProvider>)
+    .replace(/<style[\s\S]*?<\/style>/g, '')
+    .replace(/<[^>]+>/g, ' ')
+    .replace(/\s+/g, ' ');
+const typeOf = (id: string) => shippedUnitTypes().find((type) => type.id === id)!;
+const actor: Actor = { id: 'm', name: 'Mirel', role: 'inspector' };
+const nothing = () => undefined;
+const place = { station: 'strip', goTo: nothing } as unknown as BenchPlace;
+const TAKES = ['capture.take', 'capture.strike'];
+
+let number = 0;
+const record = (content: RecordContent): BenchRecord => {
+  number += 1;
+  return {
+    ...{ id: `r${number}`, author: 'Mirel', authorId: 'm', deviceTime: '2026-11-24T09:00:00.000Z' },
+    ...{ receivedAt: '', struck: null, content },
+  };
+};
+
+/** A job as the bench holds it, with nothing in it but a type and records. */
+function jobOf(unitType: UnitType, ...contents: RecordContent[]): Job {
+  const snapshot = {
+    job: { id: 'j', peg: 512, version: 1 },
+    unitType,
+    ...{ tooClosePolicy: 'hold', acceptances: [], gauges: [], readings: [], findings: [], grades: [] },
+    ...{ photographs: [], decisions: [] },
+    records: contents.map(record),
+  } as unknown as JobSnapshot;
+  return {
+    snapshot,
+    photographs: [],
+    parts: unitType.positions.map((position) =>
+      partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
+    ),
+    waiting: new Set(),
+    refresh: async () => undefined,
+    drain: async () => undefined,
+  };
+}
+const props = (job: Job, rights: readonly string[] = TAKES) => ({
+  job,
+  actor,
+  rights,
+  place,
+  onUndoable: nothing,
+});
+const axle = typeOf('torvane-hx41');
+const box = typeOf('skell-five');
+
+const oil: RecordContent = {
+  what: 'drained',
+  litres: 1.6,
+  colour: 'brown',
+  smell: 'burnt',
+  water: 'drops',
+  magnet: ['paste', 'flakes'],
+  glitter: 'yellow',
+  note: 'level hole dry',
+};
+
+describe('drain', () => {
+  it('sets what came out against what belongs in: below four fifths is too little', () => {
+    expect(drainedWords(oil, 2.1)).toBe(
+      '1.60 of 2.1 litres, too little; brown, smells burnt; water: drops; magnet: paste, flakes; glitters yellow; level hole dry',
+    );
+    // By hand: 0.8 · 2.0 = 1.6.
+    expect(drainedWords({ ...oil, note: '' } as never, 2)).not.toContain('too little');
+    expect(drainedWords(oil, undefined)).toMatch(/^1\.60 litres;/);
+  });
+
+  it('asks for the oil until it is put down, and only whom it may ask', () => {
+    expect(words(<DrainStation {...props(jobOf(axle))} />)).toContain('Put the oil down');
+    expect(words(<DrainStation {...props(jobOf(axle), [])} />)).not.toContain('Put the oil down');
+    const done = words(<DrainStation {...props(jobOf(axle, oil))} />);
+    expect(done).toContain('Put it down again');
+    expect(done).not.toContain('Litres that came out');
+  });
+
+  it('keeps the debris balance open until something accounts for each piece', () => {
+    const piece: RecordContent = {
+      what: 'debris',
+      piece: 'Half a needle',
+      where: 'sump',
+      colour: 'grey',
+      lengthMm: 9,
+    };
+    const job = jobOf(box, piece);
+    const open = words(<Debris {...props(job)} />);
+    expect(open).toContain('Debris balance: 1 open');
+    expect(open).toContain('Half a needle (grey, 9 mm, sump): nothing accounts for it yet');
+    const debrisId = job.snapshot.records[0]!.id;
+    const matched = {
+      ...job,
+      snapshot: {
+        ...job.snapshot,
+        records: [
+          ...job.snapshot.records,
+          record({ what: 'match', debrisId, positionId: 'needles-3', note: '' }),
+        ],
+      },
+    };
+    const closed = words(<Debris {...props(matched)} />);
+    expect(closed).toContain('Debris balance: closed');
+    expect(closed).toContain('from 3rd needles');
+    expect(closed).not.toContain('Sign it as lost');
+  });
+
+  it('judges a laboratory’s figures and says what the ppm miss', () => {
+    const sample: RecordContent = {
+      what: 'lab',
+      sample: 'from the sump',
+      values: [{ element: 'copper', value: 200 }],
+      note: '',
+    };
+    const told = words(<LabSamples {...props(jobOf(box, sample))} />);
+    expect(told).toContain('Copper 200 far too much bronze bushes, washers, brass rings');
+    expect(told).toContain('miss particles above 5 to 8 µm');
+  });
+});
+
+describe('baseline', () => {
+  it('lists what must come first with its answers, and warns before it is given up', () => {
+    const open = words(<BaselineStation {...props(jobOf(axle))} />);
+    expect(open).toContain('Backlash');
+    expect(open).toContain('On to the strip without these 3');
+    const one: RecordContent = {
+      what: 'not-measured',
+      checkId: 'pinion-torque',
+      positionId: 'pinion',
+      reason: 'seized',
+    };
+    const told = words(<BaselineStation {...props(jobOf(axle, one))} />);
+    expect(told).toContain('can’t be done: seized');
+    expect(told).toContain('without these 2');
+    const gone: RecordContent = { what: 'moved-on', open: 3, reason: 'no dial' };
+    expect(words(<BaselineStation {...props(jobOf(axle, gone))} />)).toContain(
+      'Mirel went on with 3 open: no dial. The report says so.',
+    );
+  });
+
+  it('says so where nothing is marked, and offers nothing to who may take nothing', () => {
+    expect(words(<BaselineStation {...props(jobOf({ ...axle, checks: [] }))} />)).toContain(
+      'No check of this unit',
+    );
+    const seen = words(<BaselineStation {...props(jobOf(axle), [])} />);
+    expect(seen).not.toContain('Can’t be done');
+    expect(seen).not.toContain('On to the strip');
+  });
+});
+
+describe('strip', () => {
+  it('shows the next step large, with tool, torque, one-use pieces and its cautions', () => {
+    const told = words(<StripStation {...props(jobOf(axle, { what: 'step', stepId: 'drain' }))} />);
+    expect(told).toContain('Steps: 1 of 10');
+    expect(told).toContain('Take the cover off');
+    expect(told).toContain('With: 13 mm socket. 12 fasteners, set to 24 to 30 N m');
+    expect(told).toContain('Not to be used again: Cover gasket');
+    expect(told).toContain('1. Drain, catch the oil, look at the magnet (done)');
+  });
+
+  it('asks a grave caution once for the whole job', () => {
+    const form = (...contents: RecordContent[]) => {
+      const job = jobOf(axle, ...contents);
+      const planned = stripPlan(axle, job.snapshot.records).steps.find(
+        ({ step }) => step.id === 'spiders-out',
+      )!;
+      return words(<StepForm {...props(job)} planned={planned} onKept={nothing} />);
+    };
+    expect(form()).toContain('Read and understood');
+    const seen = form({ what: 'caution-seen', cautionId: 'fingers-in-mesh' });
+    expect(seen).toContain('Fingers and meshing gears');
+    expect(seen).not.toContain('Read and understood');
+  });
+
+  it('says where there is no plan, and adds nothing for who may take nothing', () => {
+    expect(words(<StripStation {...props(jobOf({ ...axle, steps: [] }))} />)).toContain(
+      'Nobody has written down in which order',
+    );
+    const seen = words(<StripStation {...props(jobOf(axle), [])} />);
+    expect(seen).not.toContain('Leave it out');
+    expect(seen).toContain('10. Press the pinion out');
+  });
+
+  it('counts kinds of pieces, and what is not as it should be', () => {
+    const told = words(
+      <Inventory
+        {...props(
+          jobOf(
+            box,
+            { what: 'count', positionId: 'pilot-rollers', counted: 13, note: '' },
+            { what: 'count', positionId: 'keys-34', counted: 3, note: '' },
+          ),
+        )}
+      />,
+    );
+    expect(told).toContain('2 of 69 kinds counted, 1 not as they should be');
+    expect(told).toContain('13 of 14 counted: 1 missing');
+    expect(told).toContain('Labels for the bags (PDF)');
+  });
+
+  it('offers an order that differs: to propose by who did it, to keep by the lead', () => {
+    const records: RecordContent[] = [
+      { what: 'step', stepId: 'shafts' },
+      { what: 'step', stepId: 'drain' },
+    ];
+    const other = (rights: readonly string[], ...more: RecordContent[]) => {
+      const job = jobOf(axle, ...records, ...more);
+      return words(<BetterOrder {...props(job, rights)} plan={stripPlan(axle, job.snapshot.records)} />);
+    };
+    expect(other(TAKES)).toContain('Propose it for the type');
+    const lead = other([...TAKES, 'unit-type.keep'], { what: 'order', why: 'easier so' });
+    expect(lead).toContain('Proposed by Mirel: easier so');
+    expect(lead).toContain('Keep this order for the type');
+    const job = jobOf(axle, { what: 'step', stepId: 'drain' });
+    expect(words(<BetterOrder {...props(job)} plan={stripPlan(axle, job.snapshot.records)} />).trim()).toBe(
+      '',
+    );
+  });
+});
+
+describe('beside the section', () => {
+  const inGear = (type: UnitType, gear: string, coast = false) => {
+    const found = trainInGear(type, gear, { coast });
+    if (!found.described) throw new Error(found.missing);
+    return found;
+  };
+  it('says which flanks carry and which bearing is pushed, on drive and on coast', () => {
+    const pushes = (coast: boolean) =>
+      words(<Pushes unitType={axle} inGear={inGear(axle, 'Drive', coast)} onOpen={nothing} />);
+    expect(pushes(false)).toContain('Under load on drive');
+    expect(pushes(false)).toMatch(/Ring gear convex; Pinion teeth concave/);
+    expect(pushes(false)).toMatch(/Pinion below [\d.]+ Head bearing/);
+    expect(pushes(true)).toMatch(/Ring gear concave; Pinion teeth convex/);
+    expect(pushes(true)).toMatch(/Pinion above [\d.]+ Tail bearing/);
+  });
+  it('offers the end view only where planets go round', () => {
+    const winch = typeOf('ostrevik-w3');
+    expect(words(<EndViews unitType={winch} inGear={inGear(winch, '1')} />)).toContain(
+      'End view of the planets',
+    );
+    expect(words(<EndViews unitType={box} inGear={inGear(box, '1')} />).trim()).toBe('');
+  });
+  it('asks for drive or coast once a gear is chosen, and can’t come farther than the whole', () => {
+    const choice = (gear: string | undefined) =>
+      words(<GearChoice unitType={box} gear={gear} coast={false} onChoose={nothing} onCoast={nothing} />);
+    expect(choice(undefined)).not.toContain('Coast');
+    expect(choice('3')).toContain('Coast');
+    const keys = (k: number) =>
+      words(<ZoomKeys view={{ k, x: 0, y: 0 }} onNearer={nothing} onWhole={nothing} />);
+    expect(keys(1)).not.toContain('All of it');
+    expect(keys(2)).toContain('All of it');
+  });
+  it('names each fault with what it keeps from working', () => {
+    expect(words(<FaultList faults={[]} />)).toContain('Nothing is wrong with it.');
+    expect(
+      words(<FaultList faults={[{ path: 'meshes.0', message: 'they cannot mesh', blocks: 'train' }]} />),
+    ).toContain('meshes.0 : they cannot mesh (keeps the train from being solved)');
+  });
+});
