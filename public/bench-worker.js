@@ -5,7 +5,7 @@ const BUILD = new URL(self.location.href).searchParams.get('build') ?? '';
 const KEPT = `stereotome-bench ${BUILD}`;
 const JOB_PAGE = /^\/jobs\/\d+$/;
 const JOB_SNAPSHOT = /^\/api\/v1\/jobs\/[^/]+$/;
-const SESSION = '/api/v1/session';
+const SESSION = /^\/api\/v1\/session(\/switch)?$/;
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(takeOver()));
@@ -16,8 +16,7 @@ self.addEventListener('fetch', (event) => {
   const { request } = event;
   const { origin, pathname } = new URL(request.url);
   if (origin !== self.location.origin) return;
-  if (pathname.startsWith(SESSION) && request.method !== 'GET')
-    return event.respondWith(forgetAfter(request));
+  if (SESSION.test(pathname) && request.method !== 'GET') return event.respondWith(forgetAfter(request));
   if (request.method !== 'GET') return;
   if (pathname.startsWith('/_next/static/')) return event.respondWith(keptFirst(request));
   if ((request.mode === 'navigate' && JOB_PAGE.test(pathname)) || JOB_SNAPSHOT.test(pathname))

@@ -28,6 +28,10 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await debris.getByRole('button', { name: 'Put it on the list' }).click();
   await expect(debris).toContainText('Debris balance: 1 open');
 
+  // Passing through the list of parts chooses one, it doesn’t yet say that it is the source.
+  await debris.getByLabel('Half a needle broke off').selectOption({ label: '3rd needles' });
+  await expect(debris).toContainText('Debris balance: 1 open');
+
   const lab = page.getByTestId('lab');
   await lab.getByLabel('Sample', { exact: true }).fill('from the sump');
   await lab.getByLabel('Taken at, km').fill('91000');
@@ -65,6 +69,11 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await step.getByRole('button', { name: 'Add the shim' }).click();
   await step.getByLabel('Preload stack, counter: a shim, mm').fill('0.25');
   await step.getByRole('button', { name: 'Add the shim' }).click();
+  await expect(step).toContainText('2 shims, together 2.15 mm');
+  // A reload in the middle of a step loses nothing of it.
+  await page.reload();
+  await alive(page);
+  await expect(step).toContainText('Take the tail case off');
   await expect(step).toContainText('2 shims, together 2.15 mm');
   await step.getByRole('button', { name: 'lock missing' }).click();
   await step.getByRole('button', { name: /^All \d are there$/ }).click();

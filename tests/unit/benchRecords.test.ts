@@ -8,6 +8,7 @@ import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
 import { keepOrder } from '@/server/strip/keepOrder';
 import { keepRecord } from '@/server/strip/keepRecord';
 import { strikeCapture } from '@/server/strip/strikeCapture';
+import { takeReading } from '@/server/strip/takeReading';
 import { readAllTypes } from '@/server/unit-types/exchange';
 import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
 
@@ -28,10 +29,11 @@ const keep = (content: RecordContent, id = uuidv7(), actor: Actor = shop.people.
     content,
   });
 const snapshot = () => gatherSnapshot(shop.context.db, jobId);
-const open = (station: string) => {
+const counts = (station: string) => {
   const of = snapshot();
-  return stationCounts(of, partStates(of)).find(({ id }) => id === station)?.open;
+  return stationCounts(of, partStates(of)).find(({ id }) => id === station);
 };
+const open = (station: string) => counts(station)?.open;
 const report = () => {
   const of = snapshot();
   return composeReport({
@@ -137,6 +139,15 @@ describe('what the bench recorded', () => {
     expect([open('baseline'), open('strip')]).toEqual([2, steps - 1]);
     keep({ what: 'moved-on', open: 2, reason: 'no dial here' });
     expect(open('baseline')).toBe(0);
+    // One that can’t be done and two that were given up: none of them is done.
+    expect(counts('baseline')).toMatchObject({ open: 0, done: 0, left: 3 });
+    keep({ what: 'step', stepId: 'cover-off', skipped: true, reason: 'came without' });
+    expect(counts('strip')).toMatchObject({ open: steps - 2, done: 1, left: 1 });
+    const piece = uuidv7();
+    keep(oil);
+    keep({ what: 'debris', piece: 'Sliver', where: '', colour: 'yellow' }, piece);
+    keep({ what: 'match', debrisId: piece, note: 'washed away' });
+    expect(counts('drain')).toMatchObject({ open: 0, done: 1, left: 1 });
   });
 
   it('stands in the report as open: a piece short, debris without a source, a baseline that can’t be had any more', () => {
@@ -151,6 +162,27 @@ describe('what the bench recorded', () => {
     keep({ what: 'match', debrisId: debris, positionId: 'head-bearing', note: '' });
     expect(questions('Found in the oil')).toBeUndefined();
     expect(refused(() => keep({ what: 'match', debrisId: debris, note: '' })).message).toContain('Say why');
+  });
+});
+
+describe('a reading that comes after the strip began', () => {
+  it('does not close what the baseline left open, neither on the run nor in the report', () => {
+    keep({ what: 'moved-on', open: 3, reason: '' });
+    takeReading(shop.people.inspector, shop.context, {
+      ...{ id: uuidv7(), jobId, authorId: shop.people.inspector.id, deviceTime: '2026-11-24T09:30:00.000Z' },
+      ...{
+        positionId: 'ring-gear',
+        checkId: 'back-face-runout',
+        place: '',
+        raw: '0.05',
+        unit: 'mm' as const,
+      },
+      gaugeId: 'dial',
+    });
+    expect(counts('baseline')).toMatchObject({ done: 0, left: 3 });
+    expect(report().open.find(({ name }) => name === 'As it was set')?.questions).toContain(
+      'Back-face run-out of Ring gear: not read before it came apart',
+    );
   });
 });
 

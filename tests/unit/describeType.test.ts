@@ -1,3 +1,4 @@
+import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import type { UnitType } from '@/model/unitType';
@@ -6,6 +7,7 @@ import { describePart } from '@/server/job/describePart';
 import { describeType } from '@/server/job/describeType';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { adoptSheet, previewAdoption } from '@/server/limits/sheets';
+import { keepRecord } from '@/server/strip/keepRecord';
 import { bringInType, readAllTypes } from '@/server/unit-types/exchange';
 import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
 
@@ -128,6 +130,64 @@ describe('a newer revision of a shared type', () => {
       }),
     );
     expect(refusal.message).toContain('records of “Rear cover”');
+    expect(snapshot(jobId).unitType.revision).toBe(1);
+  });
+
+  it.each([
+    [
+      'a counted part',
+      { what: 'count' as const, positionId: 'cover', counted: 1, note: '' },
+      'Rear cover',
+      (type: UnitType) => ({
+        ...type,
+        positions: type.positions.filter(({ id }) => id !== 'cover'),
+        steps: type.steps.map((step) => ({
+          ...step,
+          positions: step.positions.filter((id) => id !== 'cover'),
+        })),
+      }),
+    ],
+    [
+      'a check that could not be done',
+      { what: 'not-measured' as const, checkId: 'pinion-torque', positionId: 'pinion', reason: 'seized' },
+      'Turning torque of the pinion',
+      (type: UnitType) => ({ ...type, checks: type.checks.filter(({ id }) => id !== 'pinion-torque') }),
+    ],
+    [
+      'a step that was done',
+      { what: 'step' as const, stepId: 'drain' },
+      'Drain, catch the oil, look at the magnet',
+      (type: UnitType) => ({ ...type, steps: type.steps.filter(({ id }) => id !== 'drain') }),
+    ],
+    [
+      'a stack whose shims were put down',
+      { what: 'step' as const, stepId: 'case-out', shims: [{ positionId: 'shim-left', thicknessMm: 2 }] },
+      'Backlash stack, left',
+      (type: UnitType) => ({
+        ...type,
+        positions: type.positions.filter(({ id }) => id !== 'shim-left'),
+        stacks: type.stacks.filter(({ position }) => position !== 'shim-left'),
+        checks: type.checks.filter(({ positions }) => !positions.includes('shim-left')),
+        steps: type.steps.map((step) => ({
+          ...step,
+          positions: step.positions.filter((id) => id !== 'shim-left'),
+        })),
+      }),
+    ],
+  ])('is not taken over when it dropped %s', (_, content, name, without) => {
+    const jobId = bookTestUnit(shop);
+    keepRecord(shop.people.inspector, shop.context, {
+      ...{ id: uuidv7(), jobId, authorId: shop.people.inspector.id, deviceTime: '2026-11-24T09:00:00.000Z' },
+      content,
+    });
+    bringIn(without(axle));
+    const adopt = () =>
+      adoptSheet(shop.people.lead, shop.context, {
+        jobId,
+        version: snapshot(jobId).job.version,
+        revision: 2,
+      });
+    expect(refused(adopt).message).toContain(`records of “${name}”`);
     expect(snapshot(jobId).unitType.revision).toBe(1);
   });
 });

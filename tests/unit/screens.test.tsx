@@ -149,13 +149,24 @@ describe('the verdict’s ruler', () => {
 });
 
 describe('the run', () => {
-  const station = (open: number | null, done = 0) => ({ id: 'grade' as const, name: 'Grade', open, done });
-  const run = (open: number | null, done = 0) =>
-    html(<Run counts={[station(open, done)]} current="grade" onGo={() => undefined} />);
+  const station = (open: number | null, done = 0, left = 0) => ({
+    id: 'grade' as const,
+    name: 'Grade',
+    open,
+    done,
+    left,
+  });
+  const run = (open: number | null, done = 0, left = 0) =>
+    html(<Run counts={[station(open, done, left)]} current="grade" onGo={() => undefined} />);
   it('says how much is open, and is honest about what comes later', () => {
     expect(run(3)).toContain('3 open');
     expect(run(0, 5)).toContain('all done');
     expect(run(null)).toContain('comes later');
+  });
+  it('never calls done what was left out', () => {
+    expect(run(0, 5, 2)).toContain('2 left out');
+    expect(run(0, 5, 2)).not.toContain('all done');
+    expect(run(1, 5, 2)).toContain('1 open');
   });
   it('does not crowd: above twenty-two marks it counts', () => {
     expect(run(30)).toContain('+8');

@@ -1,7 +1,7 @@
 import { STATIONS, type StationId } from '@/model/job';
 import type { JobSnapshot } from '@/model/snapshot';
 import { baselineChecks, movedOn } from '../strip/baseline';
-import { debrisBalance, unmatched } from '../strip/debris';
+import { debrisBalance } from '../strip/debris';
 import { recordsOf } from '../strip/recordsOf';
 import { stripPlan } from '../strip/stripPlan';
 import { findActive } from '../wear/active';
@@ -13,6 +13,8 @@ export interface StationCount {
   /** Open items; null where the station does not count anything yet. */
   readonly open: number | null;
   readonly done: number;
+  /** Given up or left out with a reason: not open any more, but not done either. */
+  readonly left: number;
 }
 
 /** How much is open at each station. They guide, they never lock. */
@@ -27,13 +29,13 @@ export function stationCounts(snapshot: JobSnapshot, parts: readonly PartState[]
         (entry) => entry.positionId === part.position.id && entry.decision !== 'not-decided',
       ),
   ).length;
-  const counts: Partial<Record<StationId, { open: number; done: number }>> = {
+  const counts: Partial<Record<StationId, { open: number; done: number; left?: number }>> = {
     'book-in': {
       open: [snapshot.job.serial, snapshot.job.oilClaimed].filter((field) => field === '').length,
       done: 3,
     },
     drain: drainCount(snapshot),
-    baseline: baselineCount(snapshot, parts),
+    baseline: baselineCount(snapshot),
     strip: stripCount(snapshot),
     grade: { open: ungraded + unfiled, done: parts.length - ungraded },
     cause: { open: snapshot.cause ? 0 : 1, done: snapshot.cause ? 1 : 0 },
@@ -48,26 +50,30 @@ export function stationCounts(snapshot: JobSnapshot, parts: readonly PartState[]
     name,
     open: counts[id]?.open ?? null,
     done: counts[id]?.done ?? 0,
+    left: counts[id]?.left ?? 0,
   }));
 }
 
 function drainCount({ records }: JobSnapshot) {
   const drained = recordsOf(records, 'drained').length > 0;
-  const open = unmatched(records).length;
-  return { open: (drained ? 0 : 1) + open, done: (drained ? 1 : 0) + debrisBalance(records).length - open };
+  const pieces = debrisBalance(records);
+  const open = pieces.filter(({ match }) => !match).length;
+  const left = pieces.filter(({ match }) => match && match.content.positionId === undefined).length;
+  return { open: (drained ? 0 : 1) + open, done: (drained ? 1 : 0) + pieces.length - open - left, left };
 }
 
-/** Once somebody has said that the strip goes on without the rest, nothing is open here any more: it can't be made up for. */
-function baselineCount({ records }: JobSnapshot, parts: readonly PartState[]) {
-  const checks = baselineChecks(parts, records);
-  const open = checks.filter(({ state }) => state === 'open').length;
-  return { open: movedOn(records) ? 0 : open, done: checks.length - open };
+/** Once somebody has gone on without the rest, it can't be made up for: it is left, neither open nor done. */
+function baselineCount(snapshot: JobSnapshot) {
+  const checks = baselineChecks(snapshot);
+  const count = (wanted: string) => checks.filter(({ state }) => state === wanted).length;
+  const missed = movedOn(snapshot.records) ? count('open') : 0;
+  return { open: count('open') - missed, done: count('read'), left: count('cannot') + missed };
 }
 
 function stripCount({ unitType, records }: JobSnapshot) {
   const { steps } = stripPlan(unitType, records);
-  const open = steps.filter(({ state }) => state === 'open').length;
-  return { open, done: steps.length - open };
+  const count = (wanted: string) => steps.filter(({ state }) => state === wanted).length;
+  return { open: count('open'), done: count('done'), left: count('skipped') };
 }
 
 /** The station where the next open thing lies, for the rack. */

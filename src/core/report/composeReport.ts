@@ -47,7 +47,7 @@ export function composeReport({ shop, snapshot, parts, findMode, cautions }: Rep
     damaged: withStanding('attention').sort((a, b) => b.grade - a.grade),
     worn: withStanding('worn'),
     sound: withStanding('sound'),
-    open: [...openOfParts(parts), ...openOfUnit(snapshot, parts)],
+    open: [...openOfParts(parts), ...openOfUnit(snapshot)],
     cause: snapshot.cause && {
       words: snapshot.cause.plainWords,
       sureness: SURENESS_WORDS[snapshot.cause.sureness],
@@ -75,10 +75,11 @@ const openOfParts = (parts: readonly PartState[]): ReportDocument['open'] =>
     }));
 
 /** What is open of the unit as a whole: debris that no part accounts for, and a baseline that can't be had any more. */
-function openOfUnit({ records }: JobSnapshot, parts: readonly PartState[]): ReportDocument['open'] {
+function openOfUnit(snapshot: JobSnapshot): ReportDocument['open'] {
+  const { records } = snapshot;
   const debris = unmatched(records).map(({ piece }) => `${piece.content.piece}: nothing accounts for it yet`);
   const missed = movedOn(records)
-    ? baselineChecks(parts, records)
+    ? baselineChecks(snapshot)
         .filter(({ state }) => state === 'open')
         .map(({ check, position }) => `${check.title} of ${position.name}: not read before it came apart`)
     : [];

@@ -1,6 +1,6 @@
 import type { UnitType } from '@/model/unitType';
 import { freeId } from '../unit-type/editType';
-import type { StripPlan } from './stripPlan';
+import { type StripPlan, stepIdOf } from './stripPlan';
 
 type Steps = UnitType['steps'];
 
@@ -14,7 +14,7 @@ export function orderFound(type: Pick<UnitType, 'steps'>, plan: StripPlan): Step
   const ids = type.steps.map(({ id }) => ({ id }));
   const found: Steps = [];
   for (const { content } of done) {
-    const known = type.steps.find(({ id }) => id === content.stepId);
+    const known = type.steps.find(({ id }) => id === stepIdOf(type, content));
     if (known) found.push(known);
     else if (content.title)
       found.push({

@@ -172,20 +172,7 @@ describe('the baseline', () => {
     ...over,
   });
   const lines = (records: BenchRecord[], readings: Reading[] = []) =>
-    baselineChecks(
-      type.positions.map((position) =>
-        partState(
-          position,
-          {
-            ...{ readings, findings: [], grades: [], gauges: [], tooClosePolicy: 'hold', acceptances: [] },
-            unitType: type,
-          },
-          shippedGradeRules,
-          modesOf(position.family),
-        ),
-      ),
-      records,
-    );
+    baselineChecks({ unitType: type, readings, records });
   const state = (records: BenchRecord[], readings: Reading[] = []) =>
     Object.fromEntries(lines(records, readings).map((line) => [line.check.id, line.state]));
 
@@ -202,6 +189,24 @@ describe('the baseline', () => {
       'back-face-runout': 'read',
       'pinion-torque': 'cannot',
     });
+  });
+
+  it('takes no reading for it that came after somebody went on without: it tells nothing of how it was set', () => {
+    const gone = record({ what: 'moved-on', open: 3, reason: '' });
+    const at = (deviceTime: string) => state([gone], [reading({ deviceTime })])['back-face-runout'];
+    expect(at('2026-11-24T08:59:00.000Z')).toBe('read');
+    expect(at('2026-11-24T09:01:00.000Z')).toBe('open');
+    // Struck out, the going on never was.
+    expect(
+      state([{ ...gone, ...struck }], [reading({ deviceTime: '2026-11-24T09:01:00.000Z' })])[
+        'back-face-runout'
+      ],
+    ).toBe('read');
+  });
+
+  it('takes no struck reading, and none of another part', () => {
+    expect(state([], [reading(struck)])['back-face-runout']).toBe('open');
+    expect(state([], [reading({ positionId: 'cover' })])['back-face-runout']).toBe('open');
   });
 
   it('knows whether somebody went on without', () => {
@@ -236,6 +241,20 @@ describe('the order that was found', () => {
       'baseline',
     ]);
     expect(found(step('drain'), step('shafts'), step('cover-off'))).toHaveLength(first.length);
+  });
+
+  it('is nothing new once the type has taken the added step up: what was done then counts for it', () => {
+    const records = [
+      step('drain'),
+      record({ what: 'step', title: 'Cut the seized bolt' }),
+      step('cover-off'),
+    ];
+    const next = { ...type, steps: orderFound(type, stripPlan(type, records))! };
+    const plan = stripPlan(next, records);
+    expect(plan.steps[1]).toMatchObject({ state: 'done', step: { title: 'Cut the seized bolt' } });
+    expect(plan.added).toEqual([]);
+    expect(plan.log).toHaveLength(3);
+    expect(orderFound(next, plan)).toBeUndefined();
   });
 
   it('takes up a step that nobody had foreseen, under an id that is free', () => {

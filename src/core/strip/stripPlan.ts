@@ -1,3 +1,4 @@
+import type { RecordOf } from '@/model/benchRecord';
 import type { BenchRecord } from '@/model/snapshot';
 import type { Position, UnitType } from '@/model/unitType';
 import { type Recorded, recordsOf } from './recordsOf';
@@ -28,7 +29,10 @@ export interface StripPlan {
 export function stripPlan(type: UnitType, records: readonly BenchRecord[]): StripPlan {
   const done = recordsOf(records, 'step');
   const lastOf = new Map(
-    done.flatMap((record) => (record.content.stepId ? [[record.content.stepId, record]] : [])),
+    done.flatMap((record) => {
+      const id = stepIdOf(type, record.content);
+      return id === undefined ? [] : [[id, record] as const];
+    }),
   );
   const steps = type.steps.map((step): PlanStep => {
     const record = lastOf.get(step.id);
@@ -43,11 +47,20 @@ export function stripPlan(type: UnitType, records: readonly BenchRecord[]): Stri
   });
   return {
     steps,
-    added: done.filter(({ content }) => content.stepId === undefined),
+    added: done.filter(({ content }) => stepIdOf(type, content) === undefined),
     next: steps.find(({ state }) => state === 'open'),
-    log: done.filter(({ id, content }) => !content.stepId || lastOf.get(content.stepId)?.id === id),
+    log: done.filter(({ id, content }) => {
+      const step = stepIdOf(type, content);
+      return step === undefined || lastOf.get(step)?.id === id;
+    }),
   };
 }
+
+/** The step of the plan that a record is of. One that was added at the bench belongs to the plan once the type has taken it up. */
+export const stepIdOf = (
+  { steps }: Pick<UnitType, 'steps'>,
+  { stepId, title }: RecordOf<'step'>,
+): string | undefined => stepId ?? steps.find((step) => step.title === title)?.id;
 
 /** The log the other way round: what came off last goes on first. Steps that were skipped were never undone. */
 export const rebuildOrder = ({ log }: StripPlan): Recorded<'step'>[] =>

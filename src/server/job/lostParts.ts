@@ -1,25 +1,59 @@
-import { listFindings, listPhotographs, listReadings } from '@/db/captures';
+import { listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
 import { listDecisions, listGrades } from '@/db/judgements';
 import type { Db } from '@/db/open';
+import type { RecordContent } from '@/model/benchRecord';
 import type { UnitType } from '@/model/unitType';
 import { Refusal } from '../refusal';
 
-/** A description that dropped a part of which this job has readings, findings or decisions would leave them without a home. */
-export function refuseLostParts(db: Db, jobId: string, { positions }: UnitType, before: UnitType): void {
-  const known = new Set(positions.map(({ id }) => id));
-  const used = [
-    ...listReadings(db, jobId),
+/** A description that dropped a part, check or step of which this job has records would leave them without a home. */
+export function refuseLostParts(db: Db, jobId: string, next: UnitType, before: UnitType): void {
+  const readings = listReadings(db, jobId);
+  const contents = listRecords(db, jobId).map(({ content }) => content);
+  const captured = [
+    ...readings,
     ...listFindings(db, jobId),
     ...listPhotographs(db, jobId),
     ...listGrades(db, jobId),
     ...listDecisions(db, jobId),
-  ].flatMap(({ positionId }) => (positionId ? [positionId] : []));
+  ].flatMap(({ positionId }) => positionId ?? []);
+  refuseLost('positions', [...captured, ...contents.flatMap(positionsIn)], next, before);
+  refuseLost(
+    'checks',
+    [...readings.map(({ checkId }) => checkId), ...contents.flatMap(checksIn)],
+    next,
+    before,
+  );
+  refuseLost('steps', contents.flatMap(stepsIn), next, before);
+}
+
+function refuseLost(
+  list: 'positions' | 'checks' | 'steps',
+  used: readonly string[],
+  next: UnitType,
+  before: UnitType,
+): void {
+  const known = new Set(next[list].map(({ id }) => id));
   const lost = used.find((id) => !known.has(id));
   if (lost === undefined) return;
-  const name = before.positions.find(({ id }) => id === lost)?.name ?? lost;
   throw new Refusal(
     'bad-input',
-    `This job has records of “${name}”, which this description no longer holds. Nothing was changed.`,
-    { faults: [{ path: 'positions', message: `“${lost}” has records` }] },
+    `This job has records of “${nameOf(before, list, lost)}”, which this description no longer holds. Nothing was changed.`,
+    { faults: [{ path: list, message: `“${lost}” has records` }] },
   );
 }
+
+function nameOf(type: UnitType, list: 'positions' | 'checks' | 'steps', id: string): string {
+  if (list === 'positions') return type.positions.find((position) => position.id === id)?.name ?? id;
+  return type[list].find((entry) => entry.id === id)?.title ?? id;
+}
+
+const positionsIn = (content: RecordContent): string[] =>
+  content.what === 'step'
+    ? (content.shims ?? []).map(({ positionId }) => positionId)
+    : 'positionId' in content && content.positionId
+      ? [content.positionId]
+      : [];
+const checksIn = (content: RecordContent): string[] =>
+  content.what === 'not-measured' ? [content.checkId] : [];
+const stepsIn = (content: RecordContent): string[] =>
+  content.what === 'step' && content.stepId ? [content.stepId] : [];

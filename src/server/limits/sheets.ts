@@ -3,7 +3,6 @@ import { checkDefinitions } from '@/catalog/checkDefinitions';
 import { sheetChanges } from '@/core/limits/sheetChanges';
 import { sheetFaults } from '@/core/limits/sheetFaults';
 import { typeChanges } from '@/core/unit-type/typeChanges';
-import { listReadings } from '@/db/captures';
 import { logChange } from '@/db/changeLog';
 import { pinUnitType } from '@/db/jobs';
 import { type Db, inTransaction } from '@/db/open';
@@ -107,7 +106,6 @@ export const adoptSheet = defineUseCase('limit.adopt', AdoptSheetSchema, (actor,
     refuseStale(job, input);
     const next = readUnitType(context.db, job.unitTypeId, input.revision);
     if (!next) throw new Refusal('bad-input', `There is no revision ${input.revision} of this unit type.`);
-    refuseOrphans(context.db, job.id, next);
     refuseLostParts(context.db, job.id, next, unitType);
     pinUnitType(context.db, job.id, job.version, next.revision);
     logChange(context.db, {
@@ -126,16 +124,6 @@ export const adoptSheet = defineUseCase('limit.adopt', AdoptSheetSchema, (actor,
     return { revision: next.revision };
   }),
 );
-
-/** A sheet that dropped a check which this job has readings of would leave them without a home. */
-function refuseOrphans(db: Db, jobId: string, { checks }: UnitType): void {
-  const orphan = listReadings(db, jobId).find(({ checkId }) => !checks.some(({ id }) => id === checkId));
-  if (orphan)
-    throw new Refusal(
-      'bad-input',
-      `This job has readings of the check “${orphan.checkId}”, which the newer sheet no longer holds. The job keeps its revision.`,
-    );
-}
 
 /** What a newer revision would change for a job, before anybody adopts it. */
 export const previewAdoption = defineUseCase(

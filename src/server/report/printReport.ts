@@ -1,14 +1,13 @@
 import fs from 'node:fs';
-import path from 'node:path';
 import PDFDocument from 'pdfkit';
 import { groupOpen } from '@/core/report/groupOpen';
 import type { ReportIssue } from '@/db/reports';
 import type { ReportPart } from '@/model/report';
 import type { Context } from '../context';
+import { collectPdf, registerFonts } from '../pdf';
 import { derivedPhotograph } from '../photos/readPhotograph';
 import { drawGradeGlyph } from './gradeGlyph';
 
-const FONTS = path.join(process.cwd(), 'node_modules/@expo-google-fonts/open-sans');
 const INK = '#13252C';
 const SECOND = '#47555A';
 const BLUE = '#0C4052';
@@ -36,9 +35,8 @@ export async function printReport(
       CreationDate: new Date(issue.issuedAt),
     },
   });
-  sheet.registerFont('text', path.join(FONTS, '400Regular/OpenSans_400Regular.ttf'));
-  sheet.registerFont('bold', path.join(FONTS, '600SemiBold/OpenSans_600SemiBold.ttf'));
-  const finished = collect(sheet);
+  registerFonts(sheet);
+  const finished = collectPdf(sheet);
   const pictures = await loadPictures(context, [...report.damaged, ...report.worn]);
 
   letterHead(sheet, issue);
@@ -84,15 +82,6 @@ export async function printReport(
   footers(sheet, issue);
   sheet.end();
   return finished;
-}
-
-function collect(sheet: Sheet): Promise<Buffer> {
-  return new Promise((resolve, reject) => {
-    const chunks: Buffer[] = [];
-    sheet.on('data', (chunk: Buffer) => chunks.push(chunk));
-    sheet.on('end', () => resolve(Buffer.concat(chunks)));
-    sheet.on('error', reject);
-  });
 }
 
 /** Pictures are made small off the main thread before drawing starts; one that is missing is named, not fatal. */

@@ -1,13 +1,12 @@
-import path from 'node:path';
 import PDFDocument from 'pdfkit';
 import { encode } from 'uqr';
 import * as v from 'valibot';
 import { expectedPieces } from '@/core/strip/inventory';
 import { IdSchema } from '@/model/ids';
 import { openJob } from '../job/openJob';
+import { collectPdf, registerFonts } from '../pdf';
 import { defineUseCase } from '../useCase';
 
-const FONTS = path.join(process.cwd(), 'node_modules/@expo-google-fonts/open-sans');
 const MM = 72 / 25.4;
 /** Three columns of eight on A4, as label sheets are cut. */
 const COLUMNS = 3;
@@ -28,14 +27,8 @@ export const printLabels = defineUseCase(
   async (_actor, { db }, { jobId, origin }) => {
     const { job, unitType } = openJob(db, jobId);
     const sheet = new PDFDocument({ size: 'A4', margin: 0, info: { Title: `Labels for peg ${job.peg}` } });
-    sheet.registerFont('text', path.join(FONTS, '400Regular/OpenSans_400Regular.ttf'));
-    sheet.registerFont('bold', path.join(FONTS, '600SemiBold/OpenSans_600SemiBold.ttf'));
-    const chunks: Buffer[] = [];
-    const finished = new Promise<Buffer>((resolve, reject) => {
-      sheet.on('data', (chunk: Buffer) => chunks.push(chunk));
-      sheet.on('end', () => resolve(Buffer.concat(chunks)));
-      sheet.on('error', reject);
-    });
+    registerFonts(sheet);
+    const finished = collectPdf(sheet);
     unitType.positions.forEach((position, index) => {
       const place = index % (COLUMNS * ROWS);
       if (index > 0 && place === 0) sheet.addPage();

@@ -53,9 +53,10 @@ export function Run({
   );
 }
 
-function openWords({ open }: StationCount): string {
+function openWords({ open, left }: StationCount): string {
   if (open === null) return 'comes later';
-  return open === 0 ? 'all done' : `${open} open`;
+  if (open > 0) return `${open} open`;
+  return left > 0 ? `${left} left out` : 'all done';
 }
 
 function Ticks({ station }: { readonly station: StationCount }) {

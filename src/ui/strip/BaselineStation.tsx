@@ -15,10 +15,9 @@ type Props = Keeping & { readonly rights: readonly string[]; readonly place: Ben
 /** How it was set before anything moves: afterwards nobody can know. */
 export function BaselineStation(props: Props) {
   const { job, rights, place } = props;
-  const { records } = job.snapshot;
-  const checks = baselineChecks(job.parts, records);
+  const checks = baselineChecks(job.snapshot);
   const open = checks.filter(({ state }) => state === 'open').length;
-  const gone = movedOn(records);
+  const gone = movedOn(job.snapshot.records);
   if (checks.length === 0)
     return (
       <EmptyState>

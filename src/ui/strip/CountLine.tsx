@@ -46,11 +46,7 @@ export function CountLine({ line, ...props }: Keeping & { readonly line: Invento
               onChange={(event) => setText(event.target.value)}
             />
           )}
-          <Press
-            onClick={() =>
-              void take({ counted: counted ?? (expected > 1 && text !== '' ? Number.NaN : expected) })
-            }
-          >
+          <Press onClick={() => void take({ counted: counted ?? expected })}>
             {text.trim() === '' ? 'There' : 'Take'}
           </Press>
           <Press onClick={() => void take({ counted: 0 })} aria-label={`${position.name} is missing`}>

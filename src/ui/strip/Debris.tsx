@@ -7,6 +7,7 @@ import { CaptureLine } from '../bench/CaptureLine';
 import { Field, Select, TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { useKept } from '../kit/useKept';
 import { figureOf } from './figureOf';
 import { OneOf } from './OneOf';
 import { type Keeping, useKeep } from './useKeep';
@@ -51,6 +52,7 @@ function OnePiece({ found, ...props }: Props & { readonly found: DebrisPiece }) 
   const { piece: name, colour, lengthMm, where } = piece.content;
   const keep = useKeep(props);
   const [note, setNote] = useState('');
+  const [chosen, setChosen] = useState('');
   const [trouble, setTrouble] = useState('');
   const told = [colour, lengthMm === undefined ? '' : `${lengthMm} mm`, where].filter((each) => each !== '');
   const source = positions.find(({ id }) => id === match?.content.positionId)?.name;
@@ -78,7 +80,7 @@ function OnePiece({ found, ...props }: Props & { readonly found: DebrisPiece }) 
           <Box flex="1 1 220px">
             <Field label={`${name} broke off`}>
               {(wiring) => (
-                <Select {...wiring} value="" onChange={(event) => void take(event.target.value)}>
+                <Select {...wiring} value={chosen} onChange={(event) => setChosen(event.target.value)}>
                   <option value="">choose the part</option>
                   {positions.map(({ id, name: part }) => (
                     <option key={id} value={id}>
@@ -89,6 +91,9 @@ function OnePiece({ found, ...props }: Props & { readonly found: DebrisPiece }) 
               )}
             </Field>
           </Box>
+          <Press marginBottom="12px" disabled={chosen === ''} onClick={() => void take(chosen)}>
+            It is from there
+          </Press>
           <Box flex="1 1 220px">
             <TextField label="or can’t be found any more, because" value={note} onText={setNote} />
           </Box>
@@ -104,9 +109,11 @@ function OnePiece({ found, ...props }: Props & { readonly found: DebrisPiece }) 
 
 const COLOURS = ['grey', 'yellow', 'black'] as const;
 
+const NO_PIECE = { piece: '', where: 'in the sump', length: '' };
+
 function AddPiece(props: Keeping) {
   const keep = useKeep(props);
-  const [text, setText] = useState({ piece: '', where: 'in the sump', length: '' });
+  const [text, setText, forget] = useKept(`debris ${props.job.snapshot.job.id}`, NO_PIECE);
   const [colour, setColour] = useState<(typeof COLOURS)[number]>('grey');
   const [trouble, setTrouble] = useState('');
   const add = async () => {
@@ -122,7 +129,7 @@ function AddPiece(props: Keeping) {
       `${text.piece} is on the list`,
     );
     setTrouble(wrong ?? '');
-    if (!wrong) setText({ ...text, piece: '', length: '' });
+    if (!wrong) forget();
   };
   return (
     <Box

@@ -9,6 +9,7 @@ import { CaptureLine } from '../bench/CaptureLine';
 import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { useKept } from '../kit/useKept';
 import { Debris } from './Debris';
 import { figureOf } from './figureOf';
 import { LabSamples } from './LabSamples';
@@ -74,18 +75,21 @@ const EMPTY: Sheet = {
   note: '',
 };
 
+const UNTYPED = { litres: '', sheet: EMPTY };
+
 function DrainForm(props: Keeping & { readonly onKept: () => void }) {
   const keep = useKeep(props);
-  const [litres, setLitres] = useState('');
-  const [sheet, setSheet] = useState(EMPTY);
+  const [{ litres, sheet }, setTyped, forget] = useKept(`drained ${props.job.snapshot.job.id}`, UNTYPED);
   const [trouble, setTrouble] = useState('');
   const { oil } = props.job.snapshot.unitType;
-  const set = (over: Partial<Sheet>) => setSheet({ ...sheet, ...over });
+  const set = (over: Partial<Sheet>) => setTyped({ litres, sheet: { ...sheet, ...over } });
   const take = async () => {
     const content = { what: 'drained' as const, ...sheet, litres: figureOf(litres) ?? Number.NaN };
     const wrong = await keep(content, 'The oil is put down');
     setTrouble(wrong ?? '');
-    if (!wrong) props.onKept();
+    if (wrong) return;
+    forget();
+    props.onKept();
   };
   return (
     <Box
@@ -103,7 +107,7 @@ function DrainForm(props: Keeping & { readonly onKept: () => void }) {
         label="Litres that came out"
         {...(oil ? { hint: `${oil.litres} belong in it: ${oil.kind}.` } : {})}
         value={litres}
-        onText={setLitres}
+        onText={(typed) => setTyped({ litres: typed, sheet })}
         inputMode="decimal"
       />
       <OneOf

@@ -8,6 +8,7 @@ import { guessColumns, type LabColumns, readLabTable } from '@/core/strip/labTab
 import { Field, Select, TextArea, TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { useKept } from '../kit/useKept';
 import { figureOf } from './figureOf';
 import { type Keeping, useKeep } from './useKeep';
 
@@ -16,7 +17,7 @@ const EMPTY = { sample: '', distance: '', table: '' };
 /** A laboratory's table, from a file or pasted: its columns are named, each bad line says why, the good ones are kept. */
 export function LabTable(props: Keeping) {
   const keep = useKeep(props);
-  const [text, setText] = useState(EMPTY);
+  const [text, setText, forget] = useKept(`lab ${props.job.snapshot.job.id}`, EMPTY);
   const [chosen, setChosen] = useState<Partial<LabColumns>>({});
   const [trouble, setTrouble] = useState('');
   const [heads = [], ...rows] = tableOf(text.table);
@@ -45,7 +46,7 @@ export function LabTable(props: Keeping) {
     );
     setTrouble(wrong ?? '');
     if (wrong) return;
-    setText(EMPTY);
+    forget();
     setChosen({});
   };
   return (

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { cautionById } from '@/catalog/cautions';
 import { recordsOf } from '@/core/strip/recordsOf';
 import type { PlanStep } from '@/core/strip/stripPlan';
@@ -10,6 +10,7 @@ import type { UnitType } from '@/model/unitType';
 import { TextField } from '../kit/Field';
 import { CautionSign, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { useKept } from '../kit/useKept';
 import { CountPieces } from './CountPieces';
 import { figureOf } from './figureOf';
 import { OneOf } from './OneOf';
@@ -28,16 +29,18 @@ export function StepForm(props: StepFormProps) {
   const { planned, onKept, job } = props;
   const { step, oneUse, stacks } = planned;
   const keep = useKeep(props);
-  const [said, setSaid] = useState<Omit<StepRecord, 'what'>>({});
-  const [turns, setTurns] = useState('');
-  const [reason, setReason] = useState('');
+  const [{ said, turns, reason }, setSheet, forget] = useKept(
+    `step ${job.snapshot.job.id} ${step.id}`,
+    useMemo(() => sheetOf(planned.record?.content), [planned.record]),
+  );
+  const change = (over: Partial<Sheet>) => setSheet({ said, turns, reason, ...over });
   const [trouble, setTrouble] = useState('');
   const seen = new Set(
     recordsOf(job.snapshot.records, 'caution-seen').map(({ content }) => content.cautionId),
   );
   const unread = step.cautions.filter((id) => cautionById(id)?.grave && !seen.has(id));
   const asks = (word: RegExp) => step.record.some((each) => word.test(each));
-  const set = (over: Partial<StepRecord>) => setSaid({ ...said, ...over });
+  const set = (over: Partial<StepRecord>) => change({ said: { ...said, ...over } });
   const take = async (skipped: boolean) => {
     if (!skipped && unread.length > 0) return setTrouble('Read the caution first, and say so.');
     if (skipped && reason.trim() === '') return setTrouble('Say why the step is left out.');
@@ -52,7 +55,9 @@ export function StepForm(props: StepFormProps) {
       `${step.title}: ${skipped ? 'left out' : 'done'}`,
     );
     setTrouble(wrong ?? '');
-    if (!wrong) onKept();
+    if (wrong) return;
+    forget();
+    onKept();
   };
   const other = step.record.filter((word) => !KNOWN.test(word));
   return (
@@ -100,7 +105,12 @@ export function StepForm(props: StepFormProps) {
         />
       )}
       {asks(/turns/) && (
-        <TextField label="Adjuster, turns out" value={turns} onText={setTurns} inputMode="decimal" />
+        <TextField
+          label="Adjuster, turns out"
+          value={turns}
+          onText={(typed) => change({ turns: typed })}
+          inputMode="decimal"
+        />
       )}
       {stacks.map((stack) => (
         <ShimPack
@@ -145,7 +155,11 @@ export function StepForm(props: StepFormProps) {
           Done
         </Press>
         <Box flex="1 1 240px">
-          <TextField label="or left out, because" value={reason} onText={setReason} />
+          <TextField
+            label="or left out, because"
+            value={reason}
+            onText={(typed) => change({ reason: typed })}
+          />
         </Box>
         <Press marginBottom="12px" onClick={() => void take(true)}>
           Leave it out
@@ -153,6 +167,25 @@ export function StepForm(props: StepFormProps) {
       </Flex>
     </Box>
   );
+}
+
+interface Sheet {
+  readonly said: Omit<StepRecord, 'what'>;
+  readonly turns: string;
+  readonly reason: string;
+}
+
+/** A step that is taken up again begins with what was put down before: the later record replaces the earlier one. */
+function sheetOf(content: StepRecord | undefined): Sheet {
+  const {
+    what: _,
+    stepId: __,
+    skipped: ___,
+    reason = '',
+    adjusterTurns,
+    ...said
+  } = content ?? { what: 'step' };
+  return { said, reason, turns: adjusterTurns === undefined ? '' : String(adjusterTurns) };
 }
 
 /** The cautions of a step; a grave one is answered once for the whole job. */

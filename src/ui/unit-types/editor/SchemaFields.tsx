@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex } from '@chakra-ui/react';
-import { Fragment } from 'react';
+import { Fragment, useState } from 'react';
 import { type Json, valueAt } from '@/core/unit-type/editType';
 import type { Path, TypeList } from '@/core/unit-type/lists';
 import { Select } from '../../kit/Field';
@@ -161,6 +161,7 @@ function NamedEntries({
   readonly path: Path;
 }) {
   const { draft, set, faultAt } = useEditor();
+  const [chosen, setChosen] = useState('');
   const choices = choicesOf(draft[list]);
   const wordsOf = (id: Json) =>
     choices.find((choice) => choice.id === id)?.words ?? `${String(id)} (not there)`;
@@ -184,20 +185,32 @@ function NamedEntries({
           {faultAt(path)}
         </Box>
       )}
-      <Select
-        aria-label={`Add to “${label}”`}
-        value=""
-        onChange={(event) => event.target.value && set(path, [...items, event.target.value])}
-      >
-        <option value="">add…</option>
-        {choices
-          .filter(({ id }) => !items.includes(id))
-          .map(({ id, words }) => (
-            <option key={id} value={id}>
-              {words}
-            </option>
-          ))}
-      </Select>
+      {/* Chosen first, added by a key of its own: arrows in a list must not add what they only pass. */}
+      <Flex gap="8px">
+        <Select
+          aria-label={`Add to “${label}”`}
+          value={chosen}
+          onChange={(event) => setChosen(event.target.value)}
+        >
+          <option value="">choose</option>
+          {choices
+            .filter(({ id }) => !items.includes(id))
+            .map(({ id, words }) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+        </Select>
+        <Press
+          disabled={chosen === ''}
+          onClick={() => {
+            set(path, [...items, chosen]);
+            setChosen('');
+          }}
+        >
+          Add
+        </Press>
+      </Flex>
     </Framed>
   );
 }

@@ -1,0 +1,35 @@
+'use client';
+
+import { useCallback, useEffect, useState } from 'react';
+
+/**
+ * State of a form that is kept on this device until the form is done with, so that a reload, an empty battery or a look at
+ * another station loses nothing of what was typed. Only for plain data.
+ */
+export function useKept<T>(key: string, first: T): readonly [T, (next: T) => void, () => void] {
+  const [value, setValue] = useState(first);
+  useEffect(() => {
+    const kept = readKept<T>(key);
+    if (kept !== undefined) setValue(kept);
+  }, [key]);
+  const set = useCallback(
+    (next: T) => {
+      setValue(next);
+      localStorage.setItem(key, JSON.stringify(next));
+    },
+    [key],
+  );
+  const forget = useCallback(() => {
+    localStorage.removeItem(key);
+    setValue(first);
+  }, [key, first]);
+  return [value, set, forget];
+}
+
+function readKept<T>(key: string): T | undefined {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? '') as T;
+  } catch {
+    return undefined;
+  }
+}
