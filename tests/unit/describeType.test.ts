@@ -65,7 +65,7 @@ describe('the unit of one job, described in full', () => {
     const { unitType } = snapshot(jobId);
     const refusal = refused(() => describeAs(jobId, { ...unitType, positions: [] }));
     expect(refusal.message).toBe(
-      'This job has records of “Odd gear”, which this description no longer holds. Nothing was changed.',
+      'This job has records of “Odd gear”, which this description no longer holds. Nothing was changed, the job keeps its revision.',
     );
     expect(snapshot(jobId).unitType).toEqual(unitType);
   });

@@ -37,7 +37,7 @@ function refuseLost(
   if (lost === undefined) return;
   throw new Refusal(
     'bad-input',
-    `This job has records of “${nameOf(before, list, lost)}”, which this description no longer holds. Nothing was changed.`,
+    `This job has records of “${nameOf(before, list, lost)}”, which this description no longer holds. Nothing was changed, the job keeps its revision.`,
     { faults: [{ path: list, message: `“${lost}” has records` }] },
   );
 }
