@@ -54,7 +54,8 @@ function seedBooking({ context, inspector, lead, dayFromNow }: Seeding, job: Dem
     ...(job.distanceKm === undefined ? {} : { distanceKm: job.distanceKm }),
     ...(job.type === undefined ? {} : { unitTypeId: job.type }),
     unitFamily: job.family,
-    symptoms: job.symptoms.map(([id, when]) => ({ id, when })),
+    symptoms: job.symptoms,
+    received: job.received,
     oilClaimed: job.oil,
     dueOn: dayFromNow(job.dueInDays),
   });

@@ -19,7 +19,7 @@ const VIEWS = [
   { name: 'series', url: '/jobs/412?part=ring-gear&face=measure&check=backlash' },
   { name: 'gauges', url: '/gauges' },
   { name: 'limit-sheet', url: '/limits/skell-five', press: '[data-check="ring-3-gap"] button' },
-  { name: 'unit-types', url: '/unit-types' },
+  { name: 'book-in', url: '/jobs/409?station=book-in', height: 1700 },
   { name: 'type-sheet', url: '/type-sheet', height: 1230, wait: 4000 },
   {
     name: 'type-editor',
@@ -30,7 +30,7 @@ const VIEWS = [
   },
   { name: 'drain', url: '/jobs/409?station=drain' },
   { name: 'strip', url: '/jobs/426?station=strip', height: 1000 },
-  { name: 'identity', url: '/jobs/412?station=book-in', height: 1300 },
+  { name: 'identity', url: '/jobs/412?station=book-in', height: 2300 },
   { name: 'ticket-picture', url: '/jobs/412?part=ring-gear&face=picture' },
   { name: 'cause', url: '/jobs/412?station=cause' },
   { name: 'report', url: '/jobs/398/reports/1', height: 1500 },

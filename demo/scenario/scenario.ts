@@ -1,9 +1,10 @@
 import * as v from 'valibot';
 import { RecordContentSchema } from '@/model/benchRecord';
 import { FamilySchema, FindingContentSchema, GradeSchema } from '@/model/damage';
-import { SurenessSchema, SymptomSchema, UnitDecisionIdSchema } from '@/model/job';
+import { SurenessSchema, UnitDecisionIdSchema } from '@/model/job';
 import { IdentityCountsSchema } from '@/model/measuring';
 import { RoleSchema } from '@/model/people';
+import { LooseSymptomSchema, NOTHING_NOTED, ReceivedSchema } from '@/model/symptoms';
 import { UnitSchema } from '@/model/units';
 import { UnitFamilySchema } from '@/model/unitType';
 import jobs from './jobs.json';
@@ -28,7 +29,8 @@ const JobSchema = v.object({
   serial: v.string(),
   tag: v.string(),
   complaint: v.string(),
-  symptoms: v.array(v.strictTuple([SymptomSchema.entries.id, v.string()])),
+  symptoms: v.array(LooseSymptomSchema),
+  received: v.optional(ReceivedSchema, NOTHING_NOTED),
   oil: v.string(),
   history: v.string(),
   bookedDaysAgo: v.number(),

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { type Family, FamilySchema } from '@/model/damage';
 import { IdSchema, words } from '@/model/ids';
+import { STATIONS, type StationId } from '@/model/job';
 import data from './cautions.json';
 
 const CautionSchema = v.object({
@@ -9,7 +10,7 @@ const CautionSchema = v.object({
   words: words(300, 1),
   applies: v.object({
     families: v.optional(v.array(FamilySchema)),
-    stations: v.optional(v.array(v.string())),
+    stations: v.optional(v.array(v.picklist(STATIONS.map(({ id }) => id)))),
     report: v.optional(v.boolean()),
   }),
   grave: v.boolean(),
@@ -23,5 +24,8 @@ const { cautions } = v.parse(
 
 export const cautionsForFamily = (family: Family): Caution[] =>
   cautions.filter((caution) => caution.applies.families?.includes(family));
+/** What is minded at a station, whatever part is in hand. */
+export const cautionsForStation = (station: StationId): Caution[] =>
+  cautions.filter((caution) => caution.applies.stations?.includes(station));
 export const cautionById = (id: string): Caution | undefined => cautions.find((caution) => caution.id === id);
 export const cautionsForReport = (): Caution[] => cautions.filter((caution) => caution.applies.report);

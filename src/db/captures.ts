@@ -34,6 +34,8 @@ interface FindingRow extends CaptureRow {
 interface PhotographRow extends CaptureRow {
   job_id: string;
   position_id: string | null;
+  station: Photograph['station'];
+  step_id: string | null;
   file_name: string;
   digest: string;
   bytes: number;
@@ -101,6 +103,8 @@ export const listFindings = (db: Db, jobId: string): Finding[] =>
 const toPhotograph = (row: PhotographRow): Photograph => ({
   ...captured(row),
   positionId: row.position_id,
+  station: row.station,
+  stepId: row.step_id,
   fileName: row.file_name,
   digest: row.digest,
   bytes: row.bytes,
@@ -194,13 +198,22 @@ export function insertPhotograph(
   photograph: CaptureToStore &
     Pick<
       Photograph,
-      'positionId' | 'fileName' | 'digest' | 'bytes' | 'mime' | 'width' | 'height' | 'takenAt'
+      | 'positionId'
+      | 'station'
+      | 'stepId'
+      | 'fileName'
+      | 'digest'
+      | 'bytes'
+      | 'mime'
+      | 'width'
+      | 'height'
+      | 'takenAt'
     >,
 ): void {
   sql(
     db,
-    `INSERT INTO photographs (id, job_id, position_id, file_name, digest, bytes, mime, width, height, taken_at, author_id, device_time, received_at, content_digest)
-     VALUES (@id, @jobId, @positionId, @fileName, @digest, @bytes, @mime, @width, @height, @takenAt, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+    `INSERT INTO photographs (id, job_id, position_id, station, step_id, file_name, digest, bytes, mime, width, height, taken_at, author_id, device_time, received_at, content_digest)
+     VALUES (@id, @jobId, @positionId, @station, @stepId, @fileName, @digest, @bytes, @mime, @width, @height, @takenAt, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
   ).run(photograph);
 }
 

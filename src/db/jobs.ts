@@ -1,5 +1,6 @@
-import type { Symptom } from '@/model/job';
+import * as v from 'valibot';
 import type { Job } from '@/model/snapshot';
+import { LooseSymptomSchema, ReceivedSchema } from '@/model/symptoms';
 import type { Db } from './open';
 import { sql } from './statements';
 
@@ -18,6 +19,7 @@ interface JobRow {
   tag: string;
   complaint: string;
   symptoms_json: string;
+  received_json: string;
   oil_claimed: string;
   history: string;
   due_on: string;
@@ -42,7 +44,8 @@ const toJob = (row: JobRow): Job => ({
   serial: row.serial,
   tag: row.tag,
   complaint: row.complaint,
-  symptoms: JSON.parse(row.symptoms_json) as Symptom[],
+  symptoms: v.parse(v.array(LooseSymptomSchema), JSON.parse(row.symptoms_json)),
+  received: v.parse(ReceivedSchema, JSON.parse(row.received_json)),
   oilClaimed: row.oil_claimed,
   history: row.history,
   dueOn: row.due_on,
@@ -94,10 +97,10 @@ export function insertJob(db: Db, job: JobToStore): void {
   sql(
     db,
     `INSERT INTO jobs (id, version, peg, customer, customer_contact, machine, distance_km, unit_title, unit_type_id, unit_type_revision,
-       serial, tag, complaint, symptoms_json, oil_claimed, history, due_on, hold_reason, waits_for, booked_at, booked_by)
+       serial, tag, complaint, symptoms_json, received_json, oil_claimed, history, due_on, hold_reason, waits_for, booked_at, booked_by)
      VALUES (@id, @version, @peg, @customer, @customerContact, @machine, @distanceKm, @unitTitle, @unitTypeId, @unitTypeRevision,
-       @serial, @tag, @complaint, @symptoms, @oilClaimed, @history, @dueOn, @holdReason, @waitsFor, @bookedAt, @bookedById)`,
-  ).run({ ...job, symptoms: JSON.stringify(job.symptoms) });
+       @serial, @tag, @complaint, @symptoms, @received, @oilClaimed, @history, @dueOn, @holdReason, @waitsFor, @bookedAt, @bookedById)`,
+  ).run({ ...job, symptoms: JSON.stringify(job.symptoms), received: JSON.stringify(job.received) });
 }
 
 export type JobFields = Pick<
@@ -108,6 +111,8 @@ export type JobFields = Pick<
   | 'serial'
   | 'tag'
   | 'complaint'
+  | 'symptoms'
+  | 'received'
   | 'oilClaimed'
   | 'history'
   | 'dueOn'
@@ -121,10 +126,16 @@ export function updateJob(db: Db, id: string, version: number, fields: JobFields
   const result = sql(
     db,
     `UPDATE jobs SET version = version + 1, customer = @customer, customer_contact = @customerContact, machine = @machine, serial = @serial,
-       tag = @tag, complaint = @complaint, oil_claimed = @oilClaimed, history = @history, due_on = @dueOn,
+       tag = @tag, complaint = @complaint, symptoms_json = @symptoms, received_json = @received, oil_claimed = @oilClaimed, history = @history, due_on = @dueOn,
        hold_reason = @holdReason, waits_for = @waitsFor, too_close_policy = @tooClosePolicy
      WHERE id = @id AND version = @version`,
-  ).run({ ...fields, id, version });
+  ).run({
+    ...fields,
+    symptoms: JSON.stringify(fields.symptoms),
+    received: JSON.stringify(fields.received),
+    id,
+    version,
+  });
   return result.changes === 1;
 }
 

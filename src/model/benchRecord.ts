@@ -27,6 +27,18 @@ export const OIL_SMELLS = ['as oil', 'sulphur', 'burnt', 'of fuel', 'of nothing'
 export const WATER = ['none', 'cloudy', 'drops', 'a layer'] as const;
 export const ON_MAGNET = ['nothing', 'paste', 'slivers', 'flakes', 'needles', 'chunks'] as const;
 export const GLITTER = ['none', 'grey', 'yellow', 'grey and yellow'] as const;
+/** Faces that a piece can be told by, and what they can look at. */
+export const PIECE_FACES = [
+  'chamfer',
+  'shoulder',
+  'oil groove',
+  'lip',
+  'large end',
+  'small end',
+  'thick side',
+  'number',
+] as const;
+export const TOWARD = ['front', 'rear', 'left', 'right', 'up', 'down'] as const;
 export const SIDES = ['left', 'right', 'front', 'rear', 'upper', 'lower'] as const;
 
 const DrainedSchema = v.object({
@@ -79,7 +91,9 @@ const StepDoneSchema = v.object({
   skipped: v.optional(v.boolean()),
   reason: v.optional(words(200)),
   side: v.optional(v.picklist(SIDES)),
-  /** Which face toward what. */
+  /** Which face of it looked where. */
+  orientation: v.optional(v.object({ face: v.picklist(PIECE_FACES), toward: v.picklist(TOWARD) })),
+  /** The same in words, where no face above tells it. */
   wayRound: v.optional(words(120)),
   marks: v.optional(words(120)),
   adjusterTurns: v.optional(
@@ -126,6 +140,15 @@ const LabSchema = v.object({
     v.maxLength(40),
   ),
   note: words(300),
+  /** The sample that this answers. */
+  answersId: v.optional(CaptureIdSchema),
+});
+
+/** A sample of the oil is on its way to the laboratory. */
+const LabSentSchema = v.object({
+  what: v.literal('lab-sent'),
+  sample: words(60, 1),
+  distanceKm: v.optional(amount(9_999_999)),
 });
 
 /** The order in which this unit came apart is better than the type's own, and why. */
@@ -143,6 +166,7 @@ export const RecordContentSchema = v.variant('what', [
   StepDoneSchema,
   CountSchema,
   LabSchema,
+  LabSentSchema,
   OrderSchema,
   CautionSeenSchema,
 ]);

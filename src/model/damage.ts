@@ -68,6 +68,9 @@ export type FindingContent = v.InferOutput<typeof FindingContentSchema>;
 /** "Looked at, nothing to see": without it an untouched part could pass for a good one. */
 export const NOTHING_TO_SEE = 'nothing-to-see';
 
+/** What an earlier repairer left. It proposes no grade: who found it has not judged the part yet. */
+export const EARLIER_REPAIR = 'earlier-repair';
+
 export const GRADES = [0, 1, 2, 3, 4, 5] as const;
 export const GradeSchema = v.picklist(GRADES);
 export type Grade = v.InferOutput<typeof GradeSchema>;

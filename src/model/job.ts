@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { FindingContentSchema, GradeSchema, StoryRoleSchema } from './damage';
 import { CaptureIdSchema, DigestSchema, IdSchema, InstantSchema, VersionSchema, words } from './ids';
+import { NOTHING_NOTED, ReceivedSchema, SymptomSchema } from './symptoms';
 import { TOO_CLOSE_POLICIES } from './tooClose';
 import { UnitSchema } from './units';
 import { UnitFamilySchema } from './unitType';
@@ -18,21 +19,6 @@ export const STATIONS = [
   { id: 'hand-over', name: 'Hand over' },
 ] as const;
 export type StationId = (typeof STATIONS)[number]['id'];
-
-export const SYMPTOMS = [
-  { id: 'noise', name: 'Noise' },
-  { id: 'pops-out', name: 'Pops out of gear' },
-  { id: 'hard-shift', name: 'Hard or crunching shift' },
-  { id: 'no-drive', name: 'No drive' },
-  { id: 'locked', name: 'Locked' },
-  { id: 'slip', name: 'Slips' },
-  { id: 'leak', name: 'Leaks' },
-  { id: 'heat', name: 'Runs hot' },
-  { id: 'vibration', name: 'Vibration' },
-] as const;
-const symptomId = v.picklist(SYMPTOMS.map((symptom) => symptom.id));
-export const SymptomSchema = v.object({ id: symptomId, when: words(160) });
-export type Symptom = v.InferOutput<typeof SymptomSchema>;
 
 export const PegSchema = v.pipe(
   v.number('a peg number is a whole number'),
@@ -54,7 +40,8 @@ export const BookInSchema = v.object({
   serial: words(40),
   tag: words(40),
   complaint: words(1200, 1),
-  symptoms: v.array(SymptomSchema),
+  symptoms: v.pipe(v.array(SymptomSchema), v.maxLength(20)),
+  received: v.optional(ReceivedSchema, NOTHING_NOTED),
   oilClaimed: words(120),
   history: words(600),
   dueOn: v.pipe(v.string(), v.isoDate('a date as 2026-11-24')),
@@ -70,6 +57,8 @@ export const JobEditSchema = v.object({
   serial: words(40),
   tag: words(40),
   complaint: words(1200, 1),
+  symptoms: v.optional(v.pipe(v.array(SymptomSchema), v.maxLength(20))),
+  received: v.optional(ReceivedSchema),
   oilClaimed: words(120),
   history: words(600),
   dueOn: v.pipe(v.string(), v.isoDate('a date as 2026-11-24')),
@@ -115,6 +104,9 @@ export type FindingCapture = v.InferOutput<typeof FindingCaptureSchema>;
 export const PhotographCaptureSchema = v.object({
   ...capture,
   positionId: v.optional(IdSchema),
+  /** Where in the work it was taken, and at which step of the strip. */
+  station: v.optional(v.picklist(STATIONS.map(({ id }) => id))),
+  stepId: v.optional(IdSchema),
   fileName: words(160),
   bytes: v.pipe(v.number(), v.integer(), v.minValue(1)),
   digest: DigestSchema,

@@ -1,7 +1,8 @@
 import type { RecordContent } from './benchRecord';
 import type { FindingContent, Grade } from './damage';
-import type { CaptureKind, PartDecisionId, StationId, Sureness, Symptom, UnitDecisionId } from './job';
+import type { CaptureKind, PartDecisionId, StationId, Sureness, UnitDecisionId } from './job';
 import type { Acceptance, IdentityEntry } from './measuring';
+import type { Received, Symptom } from './symptoms';
 import type { TooClosePolicy } from './tooClose';
 import type { Unit } from './units';
 import type { UnitType } from './unitType';
@@ -54,6 +55,8 @@ export interface Finding extends Captured, FindingContent {
 
 export interface Photograph extends Captured {
   readonly positionId: string | null;
+  readonly station: StationId | null;
+  readonly stepId: string | null;
   readonly fileName: string;
   readonly digest: string;
   readonly bytes: number;
@@ -131,7 +134,9 @@ export interface Job {
   readonly serial: string;
   readonly tag: string;
   readonly complaint: string;
-  readonly symptoms: readonly Symptom[];
+  readonly symptoms: Symptom[];
+  /** What the unit looked like when it came. */
+  readonly received: Received;
   readonly oilClaimed: string;
   readonly history: string;
   readonly dueOn: string;

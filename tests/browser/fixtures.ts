@@ -103,8 +103,16 @@ export async function bookIn(page: Page, machine: string, type = 'Hypoid axle he
   await page.getByRole('button', { name: /^Hang it on the rack/ }).click();
   await page.waitForURL(new RegExp(`/jobs/${peg}`));
   await alive(page);
+  // Booked in, the way leads on to Drain; most tests begin where parts are graded.
+  await toStation(page, 'Grade');
   return peg;
 }
+
+export const toStation = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
 
 export const openTicket = async (page: Page, name: string) => {
   const list = page.getByRole('button', { name: 'List', exact: true });

@@ -1,12 +1,6 @@
 import type { Page } from '@playwright/test';
-import { alive, bookIn, enter, expect, test } from './fixtures';
+import { alive, bookIn, enter, expect, test, toStation } from './fixtures';
 import { demoPhotograph } from './pictures';
-
-const station = (page: Page, name: string) =>
-  page
-    .getByRole('navigation', { name: 'Stations' })
-    .getByRole('button', { name: new RegExp(`^${name}`) })
-    .click();
 
 test('drained, a baseline honestly left open, stripped; one roller short stays open up to the report', async ({
   page,
@@ -14,7 +8,7 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await enter(page, 'lead');
   await bookIn(page, 'harvester of the strip', 'Five-speed box');
 
-  await station(page, 'Drain');
+  await toStation(page, 'Drain');
   const drain = page.getByTestId('drain');
   await drain.getByLabel('Litres that came out').fill('−1');
   await drain.getByRole('group', { name: 'On the magnet' }).getByRole('button', { name: 'needles' }).click();
@@ -45,7 +39,18 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
     'Iron413far too muchgears, shafts, races',
   );
 
-  await station(page, 'Baseline');
+  // A sample that was sent keeps the station open until its answer is taken over, in the laboratory's own way of writing.
+  await lab.getByLabel('What is written on the bottle').fill('bottle 12');
+  await lab.getByRole('button', { name: 'Send it to the laboratory' }).click();
+  await expect(lab).toContainText('bottle 12 is at the laboratory');
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toContainText('Drain2 open');
+  await lab.getByRole('button', { name: 'Look at its table' }).click({ timeout: 60_000 });
+  await expect(page.getByTestId('lab-lines')).toContainText('10 of 11 lines can be taken');
+  await lab.getByRole('button', { name: 'Take 10 figures' }).click();
+  await expect(lab.getByRole('table', { name: 'Wear metals' })).toHaveCount(2);
+  await expect(page.getByRole('navigation', { name: 'Stations' })).toContainText('Drain1 open');
+
+  await toStation(page, 'Baseline');
   const float = page.locator('[data-baseline="counter-float"]');
   await float.getByRole('button', { name: 'Can’t be done' }).click();
   await float.getByLabel('It can’t be done because').fill('the tail is broken off');
@@ -57,6 +62,12 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
 
   const step = page.getByTestId('step');
   await expect(step).toContainText('Drain, catch the oil');
+  // What is minded before anything is undone is asked once, whichever step comes first.
+  await step.getByRole('button', { name: 'Done' }).click();
+  await expect(step.getByRole('alert')).toContainText('Read the caution first');
+  await expect(step).toContainText('Chock the vehicle');
+  await step.getByRole('button', { name: 'Read and understood' }).click();
+  await expect(step.getByRole('button', { name: 'Read and understood' })).toHaveCount(0);
   await step.getByRole('button', { name: 'Done' }).click();
   await expect(step).toContainText('End plays, every gear by hand');
   await step.getByRole('button', { name: 'Leave it out' }).click();
@@ -76,6 +87,10 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await expect(step).toContainText('Take the tail case off');
   await expect(step).toContainText('2 shims, together 2.15 mm');
   await step.getByRole('button', { name: 'lock missing' }).click();
+  await step.getByRole('button', { name: 'Somebody was here before' }).click();
+  await step.getByRole('button', { name: 'Tail case', exact: true }).click();
+  await step.getByRole('button', { name: 'sealant where none belongs' }).click();
+  await expect(step).toContainText('Tail case: sealant where none belongs, from an earlier repair');
   await step.getByRole('button', { name: /^All \d are there$/ }).click();
   await expect(step.getByTestId('pieces-of-step')).not.toContainText('not counted');
   await step.getByRole('button', { name: 'Done' }).click();
@@ -97,7 +112,7 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await rollers.getByRole('button', { name: 'Take' }).click();
   await expect(rollers).toContainText('13 of 14 counted: 1 missing');
 
-  await station(page, 'Hand over');
+  await toStation(page, 'Hand over');
   const report = page.getByRole('main');
   await expect(report).toContainText('13 of 14 counted: 1 missing');
   await expect(report).toContainText('Half a needle: nothing accounts for it yet');
@@ -109,8 +124,10 @@ test('half of a strip without network: the page opens again from the device, eac
 }) => {
   await enter(page, 'inspector');
   await bookIn(page, 'plough without network', 'Hypoid axle head 11/41');
-  await station(page, 'Strip');
+  await toStation(page, 'Strip');
   const address = page.url();
+  await page.getByRole('button', { name: 'Read and understood' }).click();
+  await expect(page.getByRole('button', { name: 'Read and understood' })).toHaveCount(0);
   await page.getByTestId('step').getByRole('button', { name: 'Done' }).click();
   await expect(logOf(page)).toHaveCount(1);
   await expect(page.getByTestId('step-log')).not.toContainText('waits on this device');
@@ -147,11 +164,13 @@ test('half of a strip without network: the page opens again from the device, eac
   const job = await again.locator('[data-job]').getAttribute('data-job');
   const snapshot = (await (await again.request.get(`/api/v1/jobs/${job}`)).json()) as {
     records: { id: string }[];
-    photographs: { fileName: string }[];
+    photographs: { fileName: string; station: string; stepId: string }[];
   };
-  // Four steps and the caution that was read.
-  expect(snapshot.records).toHaveLength(5);
-  expect(snapshot.photographs.map(({ fileName }) => fileName)).toEqual(['cross-pin-flat.jpg']);
+  // Four steps and the two cautions that were read.
+  expect(snapshot.records).toHaveLength(6);
+  expect(snapshot.photographs).toMatchObject([
+    { fileName: 'cross-pin-flat.jpg', station: 'strip', stepId: expect.any(String) },
+  ]);
 });
 
 const logOf = (page: Page) => page.getByTestId('step-log').locator('[data-capture]');

@@ -4,6 +4,8 @@ import { stationCounts } from '@/core/decisions/stationCounts';
 import { composeReport } from '@/core/report/composeReport';
 import type { RecordContent } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
+import { readLabAnswer } from '@/server/devices/laboratory';
+import { ANSWERS_AFTER_MS } from '@/server/devices/standInLab';
 import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
 import { keepOrder } from '@/server/strip/keepOrder';
 import { keepRecord } from '@/server/strip/keepRecord';
@@ -64,6 +66,37 @@ describe('a bench record', () => {
     expect(refused(() => keep({ ...oil, litres: 2 }, id)).code).toBe('conflict');
     expect(snapshot().conflicts).toHaveLength(1);
     expect(refused(() => keep(oil, uuidv7(), shop.people.lead)).code).toBe('other-author');
+  });
+
+  it('of a sample at the laboratory keeps the drain open, in the report too, until its answer is taken over', () => {
+    keep(oil);
+    const sample = uuidv7();
+    keep({ what: 'lab-sent', sample: 'bottle 12', distanceKm: 91000 }, sample);
+    expect(open('drain')).toBe(1);
+    expect(JSON.stringify(report().open)).toContain(
+      'Sample bottle 12: the laboratory’s figures are not here',
+    );
+    const ask = () => readLabAnswer(shop.people.inspector, shop.context, { jobId, sampleId: sample });
+    expect(ask()).toEqual({ state: 'waiting' });
+    shop.setTime(new Date(shop.context.now().getTime() + ANSWERS_AFTER_MS).toISOString());
+    expect(ask()).toMatchObject({
+      state: 'answered',
+      table: expect.stringContaining('Parameter;Result;Unit'),
+    });
+    const lab = {
+      what: 'lab',
+      sample: 'bottle 12',
+      values: [{ element: 'iron', value: 80 }],
+      note: '',
+    } as const;
+    expect(refused(() => keep({ ...lab, values: [...lab.values], answersId: uuidv7() })).message).toContain(
+      'No such sample',
+    );
+    keep({ ...lab, values: [...lab.values], answersId: sample });
+    expect(open('drain')).toBe(0);
+    expect(
+      refused(() => readLabAnswer(shop.people.inspector, shop.context, { jobId, sampleId: uuidv7() })).code,
+    ).toBe('not-found');
   });
 
   it('is struck out with a reason and then counts for nothing', () => {

@@ -162,6 +162,18 @@ describe('a photograph', () => {
   const stored = () => filesIn(path.join(shop.context.dataFolder, 'photographs'));
   const leftAside = () => filesIn(path.join(shop.context.dataFolder, 'incoming'));
 
+  it('may be of a step of the strip instead of a part, and of no step of another unit', async () => {
+    const bytes = await phoneJpeg();
+    const at = { positionId: undefined, station: 'strip', stepId: 'case-out' };
+    await store(bytes, announce(bytes, at));
+    expect(gatherSnapshot(shop.context.db, jobId).photographs).toMatchObject([
+      { positionId: null, station: 'strip', stepId: 'case-out' },
+    ]);
+    await expect(store(bytes, announce(bytes, { ...at, stepId: 'tail-off' }))).rejects.toThrow(
+      'no step “tail-off”',
+    );
+  });
+
   it('arrives whole, upright, with the camera’s own time, once', async () => {
     const bytes = await phoneJpeg();
     const capture = announce(bytes);

@@ -1,8 +1,11 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { NOTHING_SAID } from '@/model/symptoms';
 import { bookIn } from '@/server/book-in/bookIn';
 import { readHistory } from '@/server/book-in/history';
 import { decidePart } from '@/server/decide/decide';
+import { editJob } from '@/server/job/editJob';
+import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { printLabels } from '@/server/strip/printLabels';
 import { bookTestUnit, openTestShop, type TestShop } from './fixtures/shop';
 
@@ -59,5 +62,28 @@ describe('a unit that was here before', () => {
     // A unit without a serial number is like no other.
     expect(ask('')).toEqual([]);
     expect(ask('HX-99', 9)).toEqual([]);
+  });
+});
+
+describe('what the counter notes', () => {
+  const noise = { ...NOTHING_SAID, id: 'noise' as const, gears: ['3'], loads: ['coast' as const] };
+  it('is kept as it was asked, and an edit that does not speak of it leaves it', () => {
+    const { inspector } = shop.people;
+    const jobId = bookIn(inspector, shop.context, {
+      ...{ peg: 79, customer: 'Mill', customerContact: '', machine: 'loader', unitTypeId: 'skell-five' },
+      ...{ unitTitle: 'Box', unitFamily: 'countershaft', serial: '', tag: '', complaint: 'howls' },
+      ...{ symptoms: [noise], oilClaimed: '', history: '', dueOn: '2026-12-01' },
+      received: { signs: ['wet with oil outside'], note: 'in a box' },
+    }).jobId;
+    const job = () => gatherSnapshot(shop.context.db, jobId).job;
+    expect(job().symptoms).toEqual([noise]);
+    expect(job().received).toEqual({ signs: ['wet with oil outside'], note: 'in a box' });
+    const { customer, customerContact, machine, serial, tag, complaint, oilClaimed, history, dueOn } = job();
+    const fields = { customer, customerContact, machine, serial, tag, complaint, oilClaimed, history, dueOn };
+    const edit = { ...fields, version: 1, holdReason: '', waitsFor: '' };
+    editJob(inspector, shop.context, { jobId, edit: { ...edit, machine: 'old loader' } });
+    expect(job()).toMatchObject({ machine: 'old loader', symptoms: [noise] });
+    editJob(inspector, shop.context, { jobId, edit: { ...edit, version: 2, symptoms: [] } });
+    expect(job().symptoms).toEqual([]);
   });
 });

@@ -35,6 +35,9 @@ const HELPERS = new Set([
   // steps of use cases
   ...[
     'openJob',
+    'labReport',
+    'ensureCertificates',
+    'welcomeServer',
     'refuseLostParts',
     'readDescription',
     'ownTypeOf',

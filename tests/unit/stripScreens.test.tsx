@@ -6,9 +6,11 @@ import { modesOf } from '@/catalog/damageWords';
 import { shippedGradeRules } from '@/catalog/gradeRules';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { trainInGear } from '@/core/gearing/trainOfType';
+import { NOT_LOOKED_AT_QUESTION } from '@/core/report/groupOpen';
 import { stripPlan } from '@/core/strip/stripPlan';
 import { partState } from '@/core/wear/partStanding';
 import type { RecordContent } from '@/model/benchRecord';
+import { EARLIER_REPAIR } from '@/model/damage';
 import type { Actor } from '@/model/people';
 import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
@@ -23,9 +25,11 @@ import { BaselineStation } from '@/ui/strip/BaselineStation';
 import { BetterOrder } from '@/ui/strip/BetterOrder';
 import { Debris } from '@/ui/strip/Debris';
 import { DrainStation, drainedWords } from '@/ui/strip/DrainStation';
+import { EarlierTraces } from '@/ui/strip/EarlierTraces';
 import { Inventory } from '@/ui/strip/Inventory';
 import { LabSamples } from '@/ui/strip/LabSamples';
 import { StepForm } from '@/ui/strip/StepForm';
+import { StepLog } from '@/ui/strip/StepLog';
 import { StripStation } from '@/ui/strip/StripStation';
 import { FaultList } from '@/ui/unit-types/FaultList';
 
@@ -198,10 +202,51 @@ describe('strip', () => {
       )!;
       return words(<StepForm {...props(job)} planned={planned} onKept={nothing} />);
     };
-    expect(form()).toContain('Read and understood');
-    const seen = form({ what: 'caution-seen', cautionId: 'fingers-in-mesh' });
+    const chocked: RecordContent = { what: 'caution-seen', cautionId: 'chock' };
+    expect(form()).toContain('Chock the vehicle');
+    expect(form(chocked)).not.toContain('Chock the vehicle');
+    expect(form(chocked)).toContain('Read and understood');
+    const seen = form(chocked, { what: 'caution-seen', cautionId: 'fingers-in-mesh' });
     expect(seen).toContain('Fingers and meshing gears');
     expect(seen).not.toContain('Read and understood');
+  });
+
+  it('draws which way round a piece lay, and says it in words', () => {
+    const type = shippedUnitTypes().find(({ steps }) =>
+      steps.some(({ record: asked }) => asked.includes('which way round')),
+    )!;
+    const step = type.steps.find(({ record: asked }) => asked.includes('which way round'))!;
+    const put: RecordContent = {
+      what: 'step',
+      stepId: step.id,
+      orientation: { face: 'oil groove', toward: 'rear' },
+    };
+    const job = jobOf(type, put);
+    const planned = stripPlan(type, job.snapshot.records).steps.find((each) => each.step.id === step.id)!;
+    const told = words(<StepForm {...props(job)} planned={planned} onKept={nothing} />);
+    expect(told).toContain('Which way round: this face of it');
+    expect(told).toContain('oil groove toward the rear');
+    expect(words(<StepLog {...props(job)} records={[planned.record!]} heading="Log" />)).toContain(
+      `${step.title}: oil groove toward the rear`,
+    );
+  });
+
+  it('lets a trace of an earlier repair be a finding that proposes no grade', () => {
+    const trace = {
+      positionId: 'cover',
+      mode: EARLIER_REPAIR,
+      place: 'everywhere',
+      severity: 'light',
+    } as const;
+    const job = jobOf(axle);
+    const finding = { ...record({ what: 'order', why: 'w' }), ...trace, story: 'from-earlier' as const };
+    const snapshot = { ...job.snapshot, findings: [{ ...finding, note: 'sealant where none belongs' }] };
+    const cover = axle.positions.find(({ id }) => id === 'cover')!;
+    const told = words(<EarlierTraces {...props({ ...job, snapshot })} positions={[cover]} />);
+    expect(told).toContain('sealant where none belongs, from an earlier repair');
+    const state = partState(cover, snapshot, shippedGradeRules, modesOf(cover.family));
+    expect(state.proposal.grade).toBeNull();
+    expect(state.openQuestions).toContain(NOT_LOOKED_AT_QUESTION);
   });
 
   it('says where there is no plan, and adds nothing for who may take nothing', () => {

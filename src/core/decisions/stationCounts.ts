@@ -4,6 +4,7 @@ import { baselineChecks, movedOn } from '../strip/baseline';
 import { debrisBalance } from '../strip/debris';
 import { recordsOf } from '../strip/recordsOf';
 import { stripPlan } from '../strip/stripPlan';
+import { waitingSamples } from '../strip/waitingSamples';
 import { findActive } from '../wear/active';
 import type { PartState } from '../wear/partStanding';
 
@@ -59,7 +60,12 @@ function drainCount({ records }: JobSnapshot) {
   const pieces = debrisBalance(records);
   const open = pieces.filter(({ match }) => !match).length;
   const left = pieces.filter(({ match }) => match && match.content.positionId === undefined).length;
-  return { open: (drained ? 0 : 1) + open, done: (drained ? 1 : 0) + pieces.length - open - left, left };
+  const atLab = waitingSamples(records).length;
+  return {
+    open: (drained ? 0 : 1) + open + atLab,
+    done: (drained ? 1 : 0) + pieces.length - open - left,
+    left,
+  };
 }
 
 /** Once somebody has gone on without the rest, it can't be made up for: it is left, neither open nor done. */

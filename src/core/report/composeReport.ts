@@ -1,13 +1,15 @@
 import { GRADE_WORD, type Grade } from '@/model/damage';
-import { PART_DECISIONS, SURENESS_WORDS, SYMPTOMS, UNIT_DECISIONS } from '@/model/job';
+import { PART_DECISIONS, SURENESS_WORDS, UNIT_DECISIONS } from '@/model/job';
 import type { ReportDocument, ReportPart, Shop } from '@/model/report';
 import type { JobSnapshot } from '@/model/snapshot';
 import { baselineChecks, movedOn } from '../strip/baseline';
 import { unmatched } from '../strip/debris';
+import { waitingSamples } from '../strip/waitingSamples';
 import { findActive } from '../wear/active';
 import type { PartState } from '../wear/partStanding';
 import { describeFinding, type FindMode } from './describeFinding';
 import { describeMeasurement } from './describeMeasurement';
+import { describeSymptom } from './describeSymptom';
 
 export interface ReportSources {
   readonly shop: Shop;
@@ -40,9 +42,7 @@ export function composeReport({ shop, snapshot, parts, findMode, cautions }: Rep
       unitType: `${job.unitTypeId}, revision ${job.unitTypeRevision}`,
     },
     complaint: job.complaint,
-    symptoms: job.symptoms.map(({ id, when }) =>
-      [SYMPTOMS.find((symptom) => symptom.id === id)?.name ?? id, when].filter(Boolean).join(': '),
-    ),
+    symptoms: job.symptoms.map(describeSymptom),
     oilClaimed: job.oilClaimed,
     damaged: withStanding('attention').sort((a, b) => b.grade - a.grade),
     worn: withStanding('worn'),
@@ -74,17 +74,22 @@ const openOfParts = (parts: readonly PartState[]): ReportDocument['open'] =>
       questions: openQuestions,
     }));
 
-/** What is open of the unit as a whole: debris that no part accounts for, and a baseline that can't be had any more. */
+/** What is open of the unit as a whole: debris that no part accounts for, samples at the laboratory, and a baseline that can't be had any more. */
 function openOfUnit(snapshot: JobSnapshot): ReportDocument['open'] {
   const { records } = snapshot;
-  const debris = unmatched(records).map(({ piece }) => `${piece.content.piece}: nothing accounts for it yet`);
+  const oil = [
+    ...unmatched(records).map(({ piece }) => `${piece.content.piece}: nothing accounts for it yet`),
+    ...waitingSamples(records).map(
+      ({ content }) => `Sample ${content.sample}: the laboratory’s figures are not here yet`,
+    ),
+  ];
   const missed = movedOn(records)
     ? baselineChecks(snapshot)
         .filter(({ state }) => state === 'open')
         .map(({ check, position }) => `${check.title} of ${position.name}: not read before it came apart`)
     : [];
   return [
-    ...(debris.length > 0 ? [{ positionId: 'of-the-oil', name: 'Found in the oil', questions: debris }] : []),
+    ...(oil.length > 0 ? [{ positionId: 'of-the-oil', name: 'Found in the oil', questions: oil }] : []),
     ...(missed.length > 0
       ? [{ positionId: 'of-the-setting', name: 'As it was set', questions: missed }]
       : []),

@@ -8,6 +8,7 @@ export function stepWords(type: UnitType, content: RecordOf<'step'>): string {
   if (content.skipped) return `${title}: left out, ${content.reason ?? ''}`;
   const said = [
     content.side ? `${content.side} side` : '',
+    content.orientation ? orientationWords(content.orientation) : '',
     content.wayRound ?? '',
     content.marks ? `marks: ${content.marks}` : '',
     content.adjusterTurns === undefined ? '' : `adjuster ${formatNumber(content.adjusterTurns, 2)} turns out`,
@@ -18,6 +19,10 @@ export function stepWords(type: UnitType, content: RecordOf<'step'>): string {
   ].filter((words) => words !== '');
   return said.length === 0 ? title : `${title}: ${said.join('; ')}`;
 }
+
+/** Which face of a piece looked where. */
+export const orientationWords = ({ face, toward }: NonNullable<RecordOf<'step'>['orientation']>): string =>
+  `${face} toward the ${toward === 'up' ? 'top' : toward === 'down' ? 'bottom' : toward}`;
 
 /** Each stack with its shims and their sum. */
 function shimWords(type: UnitType, shims: NonNullable<RecordOf<'step'>['shims']>): string[] {

@@ -1,6 +1,6 @@
 import type { Check } from '@/model/checks';
 import type { DamageMode, GradeOrNone } from '@/model/damage';
-import { NOTHING_TO_SEE } from '@/model/damage';
+import { EARLIER_REPAIR, NOTHING_TO_SEE } from '@/model/damage';
 import type { Acceptance } from '@/model/measuring';
 import type { GradeEntry, JobSnapshot } from '@/model/snapshot';
 import type { TooClosePolicy } from '@/model/tooClose';
@@ -76,10 +76,11 @@ export function partState(
       ? []
       : [{ check: check.id, verdict: countsAs(judgement.word, facts.tooClosePolicy) }],
   );
-  const proposal = proposeGrade({ family: position.family, findings, verdicts, modes }, rules);
+  const seen = findings.filter(({ mode }) => mode !== EARLIER_REPAIR);
+  const proposal = proposeGrade({ family: position.family, findings: seen, verdicts, modes }, rules);
   const entry = facts.grades.find(({ positionId }) => positionId === position.id);
   const grade = entry?.grade ?? null;
-  const damageSeen = findings.some((finding) => finding.mode !== NOTHING_TO_SEE);
+  const damageSeen = seen.some((finding) => finding.mode !== NOTHING_TO_SEE);
   const openQuestions = [
     ...(grade === null ? [damageSeen ? 'Seen, but not graded' : NOT_LOOKED_AT_QUESTION] : []),
     ...piecesOpen(position, facts.records ?? []),

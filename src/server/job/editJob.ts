@@ -16,7 +16,9 @@ export const editJob = defineUseCase(
   (actor, context, { jobId, edit }) =>
     inTransaction(context.db, () => {
       const { job } = openJob(context.db, jobId);
-      const { version, ...fields } = edit;
+      const { version, ...edited } = edit;
+      // An edit that doesn't speak of them leaves them as they are.
+      const fields = { symptoms: job.symptoms, received: job.received, ...edited };
       if (!updateJob(context.db, jobId, version, fields)) {
         throw new Refusal(
           'stale',

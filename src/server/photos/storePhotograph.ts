@@ -34,6 +34,8 @@ export const storePhotograph = defineUseCase(
     refuseOtherAuthor(actor, capture);
     const { unitType } = openJob(context.db, capture.jobId);
     if (capture.positionId !== undefined) positionOf(unitType, capture.positionId);
+    if (capture.stepId !== undefined && !unitType.steps.some(({ id }) => id === capture.stepId))
+      throw new Refusal('bad-input', `This unit has no step “${capture.stepId}”.`);
     if (capture.bytes > MOST_PHOTOGRAPH_BYTES)
       throw new Refusal('too-large', 'This file is larger than 50 MB. Nothing of it was stored.');
     const aside = path.join(context.dataFolder, 'incoming', `${capture.id}-${context.newId()}`);
@@ -54,6 +56,8 @@ export const storePhotograph = defineUseCase(
           ...capture,
           ...picture,
           positionId: capture.positionId ?? null,
+          station: capture.station ?? null,
+          stepId: capture.stepId ?? null,
           takenAt: taken,
           receivedAt: instant(context),
           contentDigest,

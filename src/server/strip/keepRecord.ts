@@ -47,6 +47,7 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
       if (!cautionById(content.cautionId)) throw missing('content.cautionId', 'There is no such caution.');
       return;
     case 'lab':
+      if (content.answersId !== undefined) sentSample(context, jobId, content.answersId);
       for (const { element } of content.values)
         if (!shippedOilThresholds.elements.some(({ id }) => id === element))
           throw missing('content.values', `“${element}” is no element that is judged here.`);
@@ -56,6 +57,14 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
       return;
     default:
   }
+}
+
+/** The sample that an answer is of; it belongs to the same job. */
+function sentSample(context: Context, jobId: string, id: string): void {
+  const sent = listRecords(context.db, jobId).some(
+    (each) => each.id === id && each.content.what === 'lab-sent',
+  );
+  if (!sent) throw missing('content.answersId', 'No such sample was sent from this job.');
 }
 
 function refuseUnknownStep(unitType: UnitType, content: Extract<RecordContent, { what: 'step' }>): void {

@@ -1,20 +1,29 @@
 'use client';
 
-import { Box, Flex, Grid } from '@chakra-ui/react';
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
-import { type JobEdit, JobEditSchema, SYMPTOMS } from '@/model/job';
+import { Controller, useForm } from 'react-hook-form';
+import { describeSymptom } from '@/core/report/describeSymptom';
+import { type JobEdit, JobEditSchema } from '@/model/job';
 import type { Job } from '@/model/snapshot';
 import { TOO_CLOSE_POLICIES } from '@/model/tooClose';
+import { AsReceived, receivedWords } from '../book-in/AsReceived';
+import { LookFirst } from '../book-in/LookFirst';
+import { SymptomForm } from '../book-in/SymptomForm';
 import { longInstant } from '../kit/dates';
 import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { type RefusalAnswer, send } from '../kit/send';
+import { StationPictures } from './StationPictures';
 import type { StationProps } from './StationWork';
+import type { BenchPlace } from './useBenchPlace';
 
-const LABELS: Record<Exclude<keyof JobEdit, 'version' | 'tooClosePolicy'>, string> = {
+const LABELS: Record<
+  Exclude<keyof JobEdit, 'version' | 'tooClosePolicy' | 'symptoms' | 'received'>,
+  string
+> = {
   customer: 'Customer',
   customerContact: 'How to reach the customer',
   machine: 'Machine',
@@ -28,9 +37,21 @@ const LABELS: Record<Exclude<keyof JobEdit, 'version' | 'tooClosePolicy'>, strin
   waitsFor: 'Waits for',
 };
 const TEXTS = Object.keys(LABELS) as (keyof typeof LABELS)[];
-const FIELDS = [...TEXTS, 'tooClosePolicy'] as const;
-const NAMES = { ...LABELS, tooClosePolicy: 'A reading too close to call' };
+const FIELDS = [...TEXTS, 'tooClosePolicy', 'symptoms', 'received'] as const;
+const NAMES = {
+  ...LABELS,
+  tooClosePolicy: 'A reading too close to call',
+  symptoms: 'Symptoms',
+  received: 'What it looked like',
+};
 const LONG = new Set<string>(['complaint', 'history']);
+
+/** A field of a job in words, to lay two versions beside each other. */
+function fieldWords(job: Partial<JobEdit>, field: (typeof FIELDS)[number]): string {
+  if (field === 'symptoms') return (job.symptoms ?? []).map(describeSymptom).join('. ');
+  if (field === 'received') return job.received ? receivedWords(job.received) : '';
+  return String(job[field] ?? '');
+}
 
 const editOf = (job: Job): JobEdit => ({
   version: job.version,
@@ -38,9 +59,9 @@ const editOf = (job: Job): JobEdit => ({
 });
 
 /** What the counter wrote down, and the way to mend it. Of two people who edit at once, the second sees both versions. */
-export function BookInStation({ job, rights }: StationProps) {
+export function BookInStation({ job, rights, actor, place }: StationProps & { readonly place: BenchPlace }) {
   const current = job.snapshot.job;
-  const { register, handleSubmit, reset, getValues, setValue, formState } = useForm({
+  const { register, handleSubmit, reset, getValues, setValue, watch, control, formState } = useForm({
     resolver: valibotResolver(JobEditSchema),
     defaultValues: editOf(current),
   });
@@ -61,31 +82,21 @@ export function BookInStation({ job, rights }: StationProps) {
       <Box color="second" marginBottom="8px">
         Booked in {longInstant(current.bookedAt)} by {current.bookedBy}. Unit type {current.unitTypeId},
         revision {current.unitTypeRevision}.
-        {current.symptoms.length > 0 && (
-          <>
-            {' '}
-            Symptoms:{' '}
-            {current.symptoms
-              .map(
-                ({ id, when }) =>
-                  `${SYMPTOMS.find((symptom) => symptom.id === id)?.name}${when ? ` (${when})` : ''}`,
-              )
-              .join(', ')}
-            .
-          </>
-        )}
       </Box>
       {theirs && (
         <ErrorNotice>
           Somebody changed this job while you wrote. Nothing was overwritten. Where the two differ:
-          {FIELDS.filter((field) => String(theirs[field]) !== String(getValues(field))).map((field) => (
-            <Flex key={field} gap="8px" wrap="wrap" align="center" marginTop="4px" color="ink">
-              <span>
-                <strong>{NAMES[field]}</strong> – theirs: “{theirs[field]}” – yours: “{getValues(field)}”
-              </span>
-              <Press onClick={() => setValue(field, theirs[field])}>Take theirs</Press>
-            </Flex>
-          ))}
+          {FIELDS.filter((field) => fieldWords(theirs, field) !== fieldWords(getValues(), field)).map(
+            (field) => (
+              <Flex key={field} gap="8px" wrap="wrap" align="center" marginTop="4px" color="ink">
+                <span>
+                  <strong>{NAMES[field]}</strong> – theirs: “{fieldWords(theirs, field)}” – yours: “
+                  {fieldWords(getValues(), field)}”
+                </span>
+                <Press onClick={() => setValue(field, theirs[field])}>Take theirs</Press>
+              </Flex>
+            ),
+          )}
           <Press
             marginTop="8px"
             onClick={() => {
@@ -129,6 +140,35 @@ export function BookInStation({ job, rights }: StationProps) {
             )}
           </Field>
         </Grid>
+        <LookFirst
+          unitType={job.snapshot.unitType}
+          symptoms={watch('symptoms') ?? []}
+          parts={job.parts}
+          onOpen={(part) => place.goTo({ part })}
+        />
+        <chakra.fieldset border="none" padding="0" disabled={!mayEdit}>
+          <Controller
+            control={control}
+            name="symptoms"
+            render={({ field }) => (
+              <SymptomForm
+                gears={job.snapshot.unitType.states.map(({ gear }) => gear)}
+                symptoms={field.value ?? []}
+                onChange={field.onChange}
+              />
+            )}
+          />
+          <Controller
+            control={control}
+            name="received"
+            render={({ field }) => (
+              <AsReceived received={field.value ?? current.received} onChange={field.onChange} />
+            )}
+          />
+        </chakra.fieldset>
+        {formState.errors.symptoms && (
+          <ErrorNotice>The speeds of a symptom can’t be kept: the lower one stands first.</ErrorNotice>
+        )}
         {refusal && !theirs && <ErrorNotice>{refusal.message}</ErrorNotice>}
         {mayEdit && (
           <Flex gap="12px" align="center">
@@ -139,6 +179,7 @@ export function BookInStation({ job, rights }: StationProps) {
           </Flex>
         )}
       </Box>
+      <StationPictures job={job} actor={actor} rights={rights} station="book-in" heading="As it came" />
     </Box>
   );
 }

@@ -32,7 +32,9 @@ export function PhotographTray({ job, actor, rights }: StationProps) {
               : `${unfiled.length} photograph${unfiled.length === 1 ? '' : 's'} without a part`}
           </Box>
         </Heading>
-        {rights.includes('capture.take') && <PictureDrop job={job} actor={actor} compact />}
+        {rights.includes('capture.take') && (
+          <PictureDrop job={job} actor={actor} at={{ station: 'grade' }} compact />
+        )}
       </Flex>
       <Flex wrap="wrap" gap="12px" marginTop="8px">
         {unfiled.map((photograph) => (

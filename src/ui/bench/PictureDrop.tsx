@@ -1,109 +1,29 @@
 'use client';
 
-import { Box, chakra } from '@chakra-ui/react';
-import { Camera, Images } from 'lucide-react';
-import { type DragEvent, useRef, useState } from 'react';
 import type { Actor } from '@/model/people';
-import { queueCapture } from '../capture/useCaptureQueue';
-import { ErrorNotice } from '../kit/Notice';
-import { Press } from '../kit/Press';
-import { refusePicture, sha256Of } from './pictureFiles';
+import { queuePhotograph, type TakenAt } from '../capture/queuePhotograph';
+import { PicturePick } from './PicturePick';
 import type { Job } from './useJob';
 
 interface PictureDropProps {
   readonly job: Job;
   readonly actor: Actor;
-  readonly positionId?: string;
+  readonly at: TakenAt;
   readonly compact?: boolean;
   readonly onTaken?: (captureId: string, fileName: string) => void;
 }
 
-/** Photographs by camera, files or drop, several at once; a bad one is named and the others are kept. */
-export function PictureDrop({ job, actor, positionId, compact = false, onTaken }: PictureDropProps) {
-  const camera = useRef<HTMLInputElement>(null);
-  const files = useRef<HTMLInputElement>(null);
-  const [refused, setRefused] = useState<readonly string[]>([]);
-  const [busy, setBusy] = useState(0);
-  const take = async (chosen: readonly File[]) => {
-    setRefused([]);
-    for (const file of chosen) {
-      const reason = await refusePicture(file);
-      if (reason) {
-        setRefused((list) => [...list, `${file.name}: ${reason}`]);
-        continue;
-      }
-      setBusy((count) => count + 1);
-      try {
-        const content = {
-          fileName: file.name.slice(0, 160),
-          bytes: file.size,
-          digest: await sha256Of(file),
-          ...(positionId ? { positionId } : {}),
-        };
-        const { id: jobId, peg } = job.snapshot.job;
-        const id = await queueCapture({ kind: 'photograph', jobId, peg, author: actor, content, blob: file });
-        onTaken?.(id, file.name);
-      } catch {
-        setRefused((list) => [
-          ...list,
-          `${file.name}: this device has no room left to keep it. Free some space, then choose it again.`,
-        ]);
-      }
-      setBusy((count) => count - 1);
-    }
-    await job.drain();
-  };
-  const chosen = (input: HTMLInputElement) => {
-    const list = [...(input.files ?? [])];
-    input.value = '';
-    void take(list);
-  };
-  const drop = (event: DragEvent) => {
-    event.preventDefault();
-    void take([...event.dataTransfer.files]);
-  };
+/** Photographs of a job that exists: each is kept on the device at once and sent when it can. */
+export function PictureDrop({ job, actor, at, compact = false, onTaken }: PictureDropProps) {
+  const { id: jobId, peg } = job.snapshot.job;
   return (
-    <Box
-      onDrop={drop}
-      onDragOver={(event) => event.preventDefault()}
-      {...(compact ? {} : { border: '1.5px dashed', borderColor: 'rule', padding: '12px' })}
-    >
-      <Box display="flex" gap="8px" flexWrap="wrap" alignItems="center">
-        <Press
-          size={compact ? 'office' : 'bench'}
-          kind={compact ? 'plain' : 'main'}
-          onClick={() => camera.current?.click()}
-        >
-          <Camera size={22} aria-hidden /> Take a photograph
-        </Press>
-        <Press size={compact ? 'office' : 'bench'} onClick={() => files.current?.click()}>
-          <Images size={22} aria-hidden /> Choose files
-        </Press>
-        {!compact && <span>or drop them here</span>}
-        {busy > 0 && <span role="status">Keeping {busy} …</span>}
-      </Box>
-      <chakra.input
-        ref={camera}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        hidden
-        aria-label="Camera"
-        onChange={(event) => chosen(event.currentTarget)}
-      />
-      <chakra.input
-        ref={files}
-        type="file"
-        accept="image/jpeg,image/png,image/webp,.heic,.heif"
-        multiple
-        hidden
-        aria-label="Photograph files"
-        data-testid="photograph-files"
-        onChange={(event) => chosen(event.currentTarget)}
-      />
-      {refused.map((line) => (
-        <ErrorNotice key={line}>{line}</ErrorNotice>
-      ))}
-    </Box>
+    <PicturePick
+      compact={compact}
+      onPicture={async (file) => {
+        const id = await queuePhotograph({ jobId, peg, author: actor, file, at });
+        onTaken?.(id, file.name);
+      }}
+      onDone={job.drain}
+    />
   );
 }

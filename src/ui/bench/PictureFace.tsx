@@ -10,7 +10,7 @@ import { PictureDrop } from './PictureDrop';
 import type { FaceProps } from './Ticket';
 
 /** The part's photographs; a tap shows one large. */
-export function PictureFace({ part, job, actor, rights, onUndoable }: FaceProps) {
+export function PictureFace({ part, job, actor, rights, onUndoable, place }: FaceProps) {
   const own = job.photographs.filter(
     (photograph) => photograph.positionId === part.position.id && !photograph.struck?.slip,
   );
@@ -22,7 +22,7 @@ export function PictureFace({ part, job, actor, rights, onUndoable }: FaceProps)
         <PictureDrop
           job={job}
           actor={actor}
-          positionId={part.position.id}
+          at={{ positionId: part.position.id, station: place.station }}
           onTaken={(captureId, fileName) =>
             onUndoable({
               kind: 'photograph',

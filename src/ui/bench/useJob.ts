@@ -6,7 +6,7 @@ import { shippedGradeRules } from '@/catalog/gradeRules';
 import { toBase } from '@/core/quantity/units';
 import { type PartState, partState } from '@/core/wear/partStanding';
 import type { RecordContent } from '@/model/benchRecord';
-import type { FindingCapture, ReadingCapture } from '@/model/job';
+import type { FindingCapture, ReadingCapture, StationId } from '@/model/job';
 import type { Actor } from '@/model/people';
 import type { BenchRecord, Finding, JobSnapshot, Photograph, Reading } from '@/model/snapshot';
 import type { QueuedCapture } from '../capture/queueStore';
@@ -107,8 +107,10 @@ const asRecord = (capture: QueuedCapture): BenchRecord => ({
 });
 
 function asPhotograph(capture: QueuedCapture): ShownPhotograph {
-  const { positionId, fileName, digest, bytes } = capture.content as {
+  const { positionId, station, stepId, fileName, digest, bytes } = capture.content as {
     positionId?: string;
+    station?: StationId;
+    stepId?: string;
     fileName: string;
     digest: string;
     bytes: number;
@@ -116,6 +118,8 @@ function asPhotograph(capture: QueuedCapture): ShownPhotograph {
   return {
     ...captured(capture),
     positionId: positionId ?? null,
+    station: station ?? null,
+    stepId: stepId ?? null,
     fileName,
     digest,
     bytes,

@@ -4,17 +4,24 @@ import { Box, chakra, Flex, Grid, Heading } from '@chakra-ui/react';
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
-import { type BookIn, BookInSchema, SYMPTOMS, type Symptom } from '@/model/job';
+import { type BookIn, BookInSchema } from '@/model/job';
 import type { Actor } from '@/model/people';
-import { UNIT_FAMILIES } from '@/model/unitType';
+import { NOTHING_NOTED } from '@/model/symptoms';
+import { UNIT_FAMILIES, type UnitType } from '@/model/unitType';
+import { queuePhotograph } from '../capture/queuePhotograph';
 import { PersonMenu } from '../frame/PersonMenu';
 import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { useKeptForm } from '../kit/useKeptForm';
+import { AsReceived } from './AsReceived';
+import { FirstPictures } from './FirstPictures';
+import { LookFirst } from './LookFirst';
 import { SeenBefore } from './SeenBefore';
+import { SymptomForm } from './SymptomForm';
 
 const FAMILY_NAMES: Record<(typeof UNIT_FAMILIES)[number], string> = {
   countershaft: 'Countershaft gearbox',
@@ -42,8 +49,9 @@ interface BookInFormProps {
 export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFormProps) {
   const router = useRouter();
   const [refusal, setRefusal] = useState('');
+  const [pictures, setPictures] = useState<readonly File[]>([]);
   const first = unitTypes[0];
-  const { register, handleSubmit, control, setValue, watch, formState } = useForm({
+  const { register, handleSubmit, control, setValue, watch, reset, formState } = useForm({
     resolver: valibotResolver(BookInSchema),
     defaultValues: {
       peg: nextPeg,
@@ -57,13 +65,17 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
       tag: '',
       complaint: '',
       symptoms: [],
+      received: NOTHING_NOTED,
       oilClaimed: '',
       history: '',
       dueOn: suggestedDue,
     } satisfies BookIn as BookIn,
   });
+  const { kept, forget } = useKeptForm('book in', { watch, reset });
   const errors = formState.errors;
-  const described = watch('unitTypeId') !== undefined;
+  const typeId = watch('unitTypeId');
+  const described = typeId !== undefined;
+  const unitType = useUnitType(typeId);
   const chooseType = (id: string) => {
     const type = unitTypes.find((known) => known.id === id);
     setValue('unitTypeId', type?.id);
@@ -71,9 +83,13 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
     setValue('unitFamily', (type?.family ?? 'other') as BookIn['unitFamily']);
   };
   const save = handleSubmit(async (values) => {
-    const answer = await send<{ peg: number }>('POST', '/api/v1/jobs', values);
+    const answer = await send<{ jobId: string; peg: number }>('POST', '/api/v1/jobs', values);
     if (!answer.ok) return setRefusal(answer.refusal.message);
-    router.push(`/jobs/${answer.value.peg}?station=grade`);
+    const { jobId, peg } = answer.value;
+    for (const file of pictures)
+      await queuePhotograph({ jobId, peg, author: actor, file, at: { station: 'book-in' } });
+    forget();
+    router.push(`/jobs/${peg}?station=drain`);
   });
   return (
     <Box minHeight="100dvh">
@@ -100,6 +116,19 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
         margin="0 auto"
         noValidate
       >
+        {kept && (
+          <Flex gap="12px" align="center" wrap="wrap" marginBottom="12px">
+            What was begun on this device stands in the form again; photographs have to be chosen anew.
+            <Press
+              onClick={() => {
+                reset();
+                forget();
+              }}
+            >
+              Begin anew
+            </Press>
+          </Flex>
+        )}
         <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="32px">
           <Box>
             <Heading as="h2" fontSize="16px" marginBottom="8px">
@@ -124,11 +153,7 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
               }
             >
               {(wiring) => (
-                <Select
-                  {...wiring}
-                  defaultValue={first?.id ?? ''}
-                  onChange={(event) => chooseType(event.target.value)}
-                >
+                <Select {...wiring} value={typeId ?? ''} onChange={(event) => chooseType(event.target.value)}>
                   {unitTypes.map(({ id, title }) => (
                     <option key={id} value={id}>
                       {title}
@@ -210,8 +235,26 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
         <Controller
           control={control}
           name="symptoms"
-          render={({ field }) => <Symptoms symptoms={field.value} onChange={field.onChange} />}
+          render={({ field }) => (
+            <SymptomForm
+              gears={unitType?.states.map(({ gear }) => gear) ?? []}
+              symptoms={field.value}
+              onChange={field.onChange}
+            />
+          )}
         />
+        {errors.symptoms && (
+          <ErrorNotice>One of the symptoms can’t be kept: {wordsOf(errors.symptoms)}.</ErrorNotice>
+        )}
+        {unitType && <LookFirst unitType={unitType} symptoms={watch('symptoms')} />}
+        <Controller
+          control={control}
+          name="received"
+          render={({ field }) => (
+            <AsReceived received={field.value ?? NOTHING_NOTED} onChange={field.onChange} />
+          )}
+        />
+        <FirstPictures pictures={pictures} onChange={setPictures} />
         {refusal && <ErrorNotice>{refusal} What you typed is still here.</ErrorNotice>}
         <Press type="submit" kind="main" size="bench" disabled={formState.isSubmitting} marginTop="12px">
           Hang it on the rack
@@ -221,54 +264,31 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
   );
 }
 
-function Symptoms({
-  symptoms,
-  onChange,
-}: {
-  readonly symptoms: readonly Symptom[];
-  readonly onChange: (symptoms: Symptom[]) => void;
-}) {
-  const toggle = (id: Symptom['id']) =>
-    onChange(
-      symptoms.some((symptom) => symptom.id === id)
-        ? symptoms.filter((symptom) => symptom.id !== id)
-        : [...symptoms, { id, when: '' }],
-    );
+/** The description of the chosen type: its gears, and where symptoms point. */
+function useUnitType(id: string | undefined): UnitType | undefined {
+  const [unitType, setUnitType] = useState<UnitType>();
+  useEffect(() => {
+    setUnitType(undefined);
+    if (id === undefined) return;
+    let current = true;
+    void send<UnitType>('GET', `/api/v1/unit-types/${id}`).then((answer) => {
+      if (current && answer.ok) setUnitType(answer.value);
+    });
+    return () => {
+      current = false;
+    };
+  }, [id]);
+  return unitType;
+}
+
+/** The first words of what is wrong, however deep they stand. */
+function wordsOf(fault: unknown): string {
+  if (typeof fault !== 'object' || fault === null) return '';
+  if ('message' in fault && typeof fault.message === 'string' && fault.message !== '') return fault.message;
   return (
-    <chakra.fieldset border="none" padding="0" marginBottom="12px">
-      <chakra.legend marginBottom="4px">Symptoms</chakra.legend>
-      <Flex gap="8px" wrap="wrap">
-        {SYMPTOMS.map(({ id, name }) => {
-          const chosen = symptoms.some((symptom) => symptom.id === id);
-          return (
-            <Press key={id} chosen={chosen} aria-pressed={chosen} onClick={() => toggle(id)}>
-              {name}
-            </Press>
-          );
-        })}
-      </Flex>
-      {symptoms.map(({ id, when }) => (
-        <Box key={id} maxWidth="560px" marginTop="8px">
-          <Field
-            label={`${SYMPTOMS.find((symptom) => symptom.id === id)?.name}: when, in which gear, drive or coast?`}
-          >
-            {(wiring) => (
-              <TextInput
-                {...wiring}
-                value={when}
-                maxLength={160}
-                onChange={(event) =>
-                  onChange(
-                    symptoms.map((symptom) =>
-                      symptom.id === id ? { id, when: event.target.value } : symptom,
-                    ),
-                  )
-                }
-              />
-            )}
-          </Field>
-        </Box>
-      ))}
-    </chakra.fieldset>
+    Object.values(fault)
+      .filter((each) => !(each instanceof Element))
+      .map(wordsOf)
+      .find((words) => words !== '') ?? ''
   );
 }

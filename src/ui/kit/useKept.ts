@@ -26,7 +26,7 @@ export function useKept<T>(key: string, first: T): readonly [T, (next: T) => voi
   return [value, set, forget];
 }
 
-function readKept<T>(key: string): T | undefined {
+export function readKept<T>(key: string): T | undefined {
   try {
     return JSON.parse(localStorage.getItem(key) ?? '') as T;
   } catch {

@@ -90,7 +90,7 @@ function Members({
 }
 
 function Suspects({ unitType, gear, onOpen }: Pick<PowerPanelProps, 'unitType' | 'gear' | 'onOpen'>) {
-  const suspects = suspectsOf(unitType, gear);
+  const suspects = suspectsOf(unitType, [gear]);
   if (suspects.length === 0) return null;
   return (
     <Box data-testid="suspects" marginBottom="16px">

@@ -6,10 +6,10 @@ import { type DebrisPiece, debrisBalance } from '@/core/strip/debris';
 import { CaptureLine } from '../bench/CaptureLine';
 import { Field, Select, TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
+import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
 import { figureOf } from './figureOf';
-import { OneOf } from './OneOf';
 import { type Keeping, useKeep } from './useKeep';
 
 type Props = Keeping & { readonly rights: readonly string[] };

@@ -8,12 +8,12 @@ import { GLITTER, OIL_COLOURS, OIL_SMELLS, ON_MAGNET, type RecordOf, WATER } fro
 import { CaptureLine } from '../bench/CaptureLine';
 import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
+import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
 import { Debris } from './Debris';
 import { figureOf } from './figureOf';
 import { LabSamples } from './LabSamples';
-import { OneOf } from './OneOf';
 import { type Keeping, useKeep } from './useKeep';
 
 /** What came out with the oil: how much, how it looked, what hung on the magnet, and every piece that broke off something. */

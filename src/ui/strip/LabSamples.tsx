@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Heading } from '@chakra-ui/react';
+import { useState } from 'react';
 import { shippedOilThresholds } from '@/catalog/oilThresholds';
 import { formatNumber } from '@/core/quantity/format';
 import { type JudgedElement, judgeSample } from '@/core/strip/labSample';
@@ -9,11 +10,13 @@ import { CaptureLine } from '../bench/CaptureLine';
 import { EmptyState } from '../kit/Notice';
 import { Table } from '../kit/Table';
 import { LabTable } from './LabTable';
+import { type Answered, SentSamples } from './SentSamples';
 import type { Keeping } from './useKeep';
 
 /** What a laboratory found in the oil, against what is usual, and how it grew since the sample before. */
 export function LabSamples(props: Keeping & { readonly rights: readonly string[] }) {
   const { job, rights } = props;
+  const [answer, setAnswer] = useState<Answered>();
   const samples = recordsOf(job.snapshot.records, 'lab');
   return (
     <Box as="section" aria-label="Laboratory" marginTop="32px" data-testid="lab">
@@ -42,7 +45,17 @@ export function LabSamples(props: Keeping & { readonly rights: readonly string[]
         Parts per million miss particles above 5 to 8 µm: what hung on the magnet and the ferrous index stand
         beside them.
       </Box>
-      {rights.includes('capture.take') && <LabTable {...props} />}
+      {rights.includes('capture.take') && (
+        <>
+          <SentSamples {...props} onAnswer={setAnswer} />
+          <LabTable
+            key={answer?.answersId ?? 'own'}
+            {...props}
+            answer={answer}
+            onTaken={() => setAnswer(undefined)}
+          />
+        </>
+      )}
     </Box>
   );
 }

@@ -10,14 +10,21 @@ import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
 import { figureOf } from './figureOf';
+import type { Answered } from './SentSamples';
 import { type Keeping, useKeep } from './useKeep';
 
-const EMPTY = { sample: '', distance: '', table: '' };
+const EMPTY: Pick<Answered, 'sample' | 'distance' | 'table'> = { sample: '', distance: '', table: '' };
 
 /** A laboratory's table, from a file or pasted: its columns are named, each bad line says why, the good ones are kept. */
-export function LabTable(props: Keeping) {
+export function LabTable(
+  props: Keeping & { readonly answer?: Answered | undefined; readonly onTaken?: () => void },
+) {
+  const { answer, onTaken, job } = props;
   const keep = useKeep(props);
-  const [text, setText, forget] = useKept(`lab ${props.job.snapshot.job.id}`, EMPTY);
+  const [text, setText, forget] = useKept(
+    `lab ${job.snapshot.job.id} ${answer?.answersId ?? ''}`,
+    answer ?? EMPTY,
+  );
   const [chosen, setChosen] = useState<Partial<LabColumns>>({});
   const [trouble, setTrouble] = useState('');
   const [heads = [], ...rows] = tableOf(text.table);
@@ -41,6 +48,7 @@ export function LabTable(props: Keeping) {
         ...(distanceKm === undefined ? {} : { distanceKm }),
         values: good,
         note: '',
+        ...(answer ? { answersId: answer.answersId } : {}),
       },
       `${text.sample} is put down`,
     );
@@ -48,6 +56,7 @@ export function LabTable(props: Keeping) {
     if (wrong) return;
     forget();
     setChosen({});
+    onTaken?.();
   };
   return (
     <Box

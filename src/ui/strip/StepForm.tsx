@@ -2,20 +2,25 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { cautionById } from '@/catalog/cautions';
+import { cautionById, cautionsForStation } from '@/catalog/cautions';
 import { recordsOf } from '@/core/strip/recordsOf';
 import type { PlanStep } from '@/core/strip/stripPlan';
 import { type RecordOf, SIDES } from '@/model/benchRecord';
 import type { UnitType } from '@/model/unitType';
 import { TextField } from '../kit/Field';
 import { CautionSign, ErrorNotice } from '../kit/Notice';
+import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
 import { CountPieces } from './CountPieces';
+import { EarlierTraces } from './EarlierTraces';
 import { figureOf } from './figureOf';
-import { OneOf } from './OneOf';
 import { ShimPack } from './ShimPack';
 import { type Keeping, useKeep } from './useKeep';
+import { WayRound } from './WayRound';
+
+/** Asked once for the job, whichever step is taken first. */
+const beforeAnything = cautionsForStation('strip').filter(({ grave }) => grave);
 
 type StepRecord = RecordOf<'step'>;
 
@@ -38,7 +43,9 @@ export function StepForm(props: StepFormProps) {
   const seen = new Set(
     recordsOf(job.snapshot.records, 'caution-seen').map(({ content }) => content.cautionId),
   );
-  const unread = step.cautions.filter((id) => cautionById(id)?.grave && !seen.has(id));
+  const cautions = [...new Set([...beforeAnything.map(({ id }) => id), ...step.cautions])];
+  const unread = cautions.filter((id) => cautionById(id)?.grave && !seen.has(id));
+  const shown = cautions.filter((id) => step.cautions.includes(id) || unread.includes(id));
   const asks = (word: RegExp) => step.record.some((each) => word.test(each));
   const set = (over: Partial<StepRecord>) => change({ said: { ...said, ...over } });
   const take = async (skipped: boolean) => {
@@ -59,6 +66,7 @@ export function StepForm(props: StepFormProps) {
     forget();
     onKept();
   };
+  const pieces = job.snapshot.unitType.positions.filter(({ id }) => step.positions.includes(id));
   const other = step.record.filter((word) => !KNOWN.test(word));
   return (
     <Box
@@ -76,7 +84,7 @@ export function StepForm(props: StepFormProps) {
         {step.title}
       </Heading>
       <Box marginBottom="8px">{toolWords(step)}</Box>
-      <Cautions {...props} ids={step.cautions} unread={unread} />
+      <Cautions {...props} ids={shown} unread={unread} />
       {oneUse.length > 0 && (
         <Box marginBottom="8px">
           <strong>Not to be used again:</strong> {oneUse.map(({ name }) => name).join(', ')}.
@@ -91,10 +99,10 @@ export function StepForm(props: StepFormProps) {
         />
       )}
       {asks(/way round/) && (
-        <TextField
-          label="Which way round: which face toward what"
-          value={said.wayRound ?? ''}
-          onText={(wayRound) => set({ wayRound })}
+        <WayRound
+          orientation={said.orientation}
+          wayRound={said.wayRound ?? ''}
+          onChange={(over) => set(over)}
         />
       )}
       {asks(/marks/) && (
@@ -140,15 +148,13 @@ export function StepForm(props: StepFormProps) {
           )
         }
       />
+      <EarlierTraces {...props} positions={pieces} />
       <TextField
         label={other.length > 0 ? `Also to be put down: ${other.join(', ')}` : 'Anything else'}
         value={said.note ?? ''}
         onText={(note) => set({ note })}
       />
-      <CountPieces
-        {...props}
-        positions={job.snapshot.unitType.positions.filter(({ id }) => step.positions.includes(id))}
-      />
+      <CountPieces {...props} positions={pieces} />
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       <Flex gap="12px" wrap="wrap" align="flex-end" marginTop="12px">
         <Press type="submit" kind="take" size="bench" minWidth="240px" minHeight="72px">

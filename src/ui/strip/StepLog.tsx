@@ -4,6 +4,7 @@ import { Box, Heading } from '@chakra-ui/react';
 import type { Recorded } from '@/core/strip/recordsOf';
 import { stepWords } from '@/core/strip/stepWords';
 import { CaptureLine } from '../bench/CaptureLine';
+import { OrientationSketch } from './OrientationSketch';
 import type { Keeping } from './useKeep';
 
 /** Steps as they were done, with everything that was put down; or the other way round, for who puts it together. */
@@ -32,6 +33,11 @@ export function StepLog({
           rights={rights}
         >
           {stepWords(job.snapshot.unitType, record.content)}
+          {record.content.orientation && (
+            <Box>
+              <OrientationSketch orientation={record.content.orientation} />
+            </Box>
+          )}
         </CaptureLine>
       ))}
     </Box>

@@ -3,7 +3,7 @@
 import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type PlanStep, rebuildOrder, stripPlan } from '@/core/strip/stripPlan';
-import { PictureDrop } from '../bench/PictureDrop';
+import { StationPictures } from '../bench/StationPictures';
 import type { BenchPlace } from '../bench/useBenchPlace';
 import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
@@ -19,7 +19,7 @@ type Props = Keeping & { readonly rights: readonly string[]; readonly place: Ben
 
 /** The order in which it comes apart, one big step at a time; any step can be taken up, left out with a reason, or added. */
 export function StripStation(props: Props) {
-  const { job, rights, actor } = props;
+  const { job, rights } = props;
   const { unitType, records } = job.snapshot;
   const plan = stripPlan(unitType, records);
   const [chosen, setChosen] = useState<string>();
@@ -64,11 +64,7 @@ export function StripStation(props: Props) {
               />
             )}
             {!current && plan.steps.length > 0 && <Box fontWeight={650}>Every step is done or left out.</Box>}
-            {mayTake && (
-              <Box marginTop="12px">
-                <PictureDrop job={job} actor={actor} compact />
-              </Box>
-            )}
+            <StationPictures {...props} station="strip" {...(current ? { stepId: current.step.id } : {})} />
             <StepList steps={plan.steps} current={current?.step.id} onChoose={setChosen} />
             {mayTake && <AddStep {...props} />}
             <StepLog {...props} records={plan.log} heading="As it was done" />

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex } from '@chakra-ui/react';
-import { Press } from '../kit/Press';
+import { Press } from './Press';
 
 interface OneOfProps<Option extends string> {
   readonly label: string;

@@ -1,0 +1,87 @@
+import { X509Certificate } from 'node:crypto';
+import fs from 'node:fs';
+import https from 'node:https';
+import os from 'node:os';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { ensureCertificates } from '@/server/network/certificate';
+import { welcomeServer } from '@/server/network/welcome';
+
+/*
+ * npm run serve -- --name bench.shop.lan: opens the shop to its own network over HTTPS, under a certificate made here.
+ * Without it nothing listens but this machine itself.
+ */
+
+const ROOT = path.resolve(import.meta.dirname, '..');
+
+const { values } = parseArgs({
+  options: {
+    name: { type: 'string', multiple: true },
+    host: { type: 'string', default: '0.0.0.0' },
+    port: { type: 'string', default: '4343' },
+    'welcome-port': { type: 'string', default: '4380' },
+  },
+});
+
+try {
+  await serve();
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error);
+  process.exit(2);
+}
+
+async function serve(): Promise<void> {
+  const names = values.name ?? ownNames();
+  if (!fs.existsSync(path.join(ROOT, '.next/BUILD_ID')))
+    throw new Error('Nothing is built yet. Run npm run build first.');
+  const data = process.env.STEREOTOME_DATA ?? path.join(ROOT, 'data');
+  const { authorityFile, authority, certificate, key, renewed } = await ensureCertificates(
+    path.join(data, 'tls'),
+    names,
+    new Date(),
+  );
+  // Before the application is loaded: its cookies are for HTTPS only from here on.
+  process.env.STEREOTOME_HTTPS = '1';
+  Object.assign(process.env, { NODE_ENV: 'production' });
+  const { default: next } = await import('next');
+  const port = portOf('port', values.port);
+  const application = next({ dev: false, dir: ROOT, hostname: names[0]!, port });
+  await application.prepare();
+  const handle = application.getRequestHandler();
+  const address = `https://${names[0]}:${port}/`;
+  https
+    .createServer({ key, cert: certificate }, (request, response) => void handle(request, response))
+    .on('error', refuse)
+    .listen(port, values.host);
+  const welcomePort = portOf('welcome-port', values['welcome-port']);
+  welcomeServer(authorityFile, address).on('error', refuse).listen(welcomePort, values.host);
+  console.log(`Open on the shop’s network:  ${address}${renewed ? '  (certificate made anew)' : ''}`);
+  console.log(`Tablets, the first time:     http://${names[0]}:${welcomePort}/`);
+  console.log(`Fingerprint to compare:      ${new X509Certificate(authority).fingerprint256}`);
+  console.log('Anybody on this network can reach the sign-in now. Keep it off the internet.');
+}
+
+/** What this machine is called and its addresses in the network. */
+function ownNames(): string[] {
+  const addresses = Object.values(os.networkInterfaces())
+    .flatMap((each) => each ?? [])
+    .filter(({ internal, family }) => !internal && family === 'IPv4')
+    .map(({ address }) => address);
+  return [os.hostname(), ...addresses];
+}
+
+function portOf(what: string, text: string): number {
+  const port = Number(text);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Error(`--${what} must be a port number, not “${text}”.`);
+  return port;
+}
+
+function refuse(error: NodeJS.ErrnoException): void {
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? 'Something listens on this port already. Close it, or choose another with --port or --welcome-port.'
+      : error.message,
+  );
+  process.exit(2);
+}
