@@ -41,6 +41,34 @@ describe('npm run compute', () => {
     expect(JSON.parse(stderr)).toMatchObject({ code: 'bad-input', path });
   });
 
+  it('reads the picture that an input names, and refuses one that is none', () => {
+    const input = (image: string, x = 20) =>
+      JSON.stringify({
+        image,
+        region: [
+          [x, 20],
+          [300, 20],
+          [300, 200],
+          [x, 200],
+        ],
+        mmPerPixel: 0.05,
+      });
+    const { status, stdout } = compute(
+      ['surface-damage'],
+      input('demo/photographs/ring-gear-sound-tooth.jpg'),
+    );
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toMatchObject({
+      areaFraction: expect.any(Number),
+      largest: { diameterMm: expect.any(Number) },
+    });
+    expect(Object.keys(JSON.parse(stdout))).toEqual(['areaFraction', 'count', 'largest', 'confidence']);
+    const none = compute(['surface-damage'], input('package.json'));
+    expect([none.status, JSON.parse(none.stderr)]).toMatchObject([2, { code: 'bad-input', path: 'image' }]);
+    const outside = compute(['surface-damage'], input('demo/photographs/ring-gear-sound-tooth.jpg', -900));
+    expect(JSON.parse(outside.stderr)).toMatchObject({ code: 'bad-input', path: 'region.0' });
+  });
+
   it('lists what it knows and shows the schema of each', () => {
     expect(compute(['--list']).stdout).toMatch(/^verdict {2,}\S/m);
     const schema = JSON.parse(compute(['verdict', '--schema']).stdout) as {

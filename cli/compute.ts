@@ -2,7 +2,14 @@ import fs from 'node:fs';
 import { toJsonSchema } from '@valibot/to-json-schema';
 import * as v from 'valibot';
 import { BadInput } from '@/core/badInput';
-import { CALCULATIONS, type Calculation } from '@/core/calculations';
+import {
+  CALCULATIONS,
+  type Calculation,
+  PICTURE_CALCULATIONS,
+  type PictureCalculation,
+} from '@/core/calculations';
+import { decodePicture } from '@/server/photos/decodePicture';
+import { Refusal } from '@/server/refusal';
 
 /*
  * npm run --silent compute -- NAME < input.json > output.json
@@ -32,9 +39,9 @@ function parseJson(text: string): unknown {
   }
 }
 
-function compute({ run }: Calculation): unknown {
+async function compute({ run }: Calculation | PictureCalculation): Promise<unknown> {
   try {
-    return run(parseJson(fs.readFileSync(0, 'utf8')));
+    return await run(parseJson(fs.readFileSync(0, 'utf8')), readPicture);
   } catch (error) {
     if (error instanceof v.ValiError) {
       const issue = error.issues[0] as v.BaseIssue<unknown>;
@@ -45,12 +52,21 @@ function compute({ run }: Calculation): unknown {
   }
 }
 
+async function readPicture(path: string) {
+  try {
+    return await decodePicture(path);
+  } catch (error) {
+    if (error instanceof Refusal) return refuse({ path: 'image', message: error.message });
+    throw error;
+  }
+}
+
+const EVERY = { ...CALCULATIONS, ...PICTURE_CALCULATIONS };
 const [name, option] = process.argv.slice(2);
 if (name === '--list') {
-  for (const [known, { line }] of Object.entries(CALCULATIONS)) console.log(`${known.padEnd(18)} ${line}`);
+  for (const [known, { line }] of Object.entries(EVERY)) console.log(`${known.padEnd(18)} ${line}`);
 } else {
-  const calculation =
-    name !== undefined && Object.hasOwn(CALCULATIONS, name) ? CALCULATIONS[name] : undefined;
+  const calculation = name !== undefined && Object.hasOwn(EVERY, name) ? EVERY[name] : undefined;
   if (!calculation)
     refuse({
       path: '',
@@ -62,6 +78,6 @@ if (name === '--list') {
   const answer =
     option === '--schema'
       ? { input: jsonSchema(calculation.input), output: jsonSchema(calculation.output) }
-      : compute(calculation);
+      : await compute(calculation);
   process.stdout.write(`${JSON.stringify(answer)}\n`);
 }

@@ -17,6 +17,14 @@ import {
   needleComplement,
 } from './gearing/needleComplement';
 import { TrainInputSchema, TrainOutputSchema, train } from './gearing/train';
+import {
+  ContactPatternInputSchema,
+  ContactPatternOutputSchema,
+  contactPattern,
+} from './imaging/contactPattern';
+import { PhotoScaleInputSchema, PhotoScaleOutputSchema, photoScale } from './imaging/photoScale';
+import type { Raster } from './imaging/raster';
+import { SurfaceDamageInputSchema, SurfaceDamageOutputSchema, surfaceDamage } from './imaging/surfaceDamage';
 import { LifeInputSchema, LifeOutputSchema, life } from './lives/weibull';
 import { AgreementInputSchema, AgreementOutputSchema, agreement } from './metrology/agreement';
 import { GaugeStudyInputSchema, GaugeStudyOutputSchema, gaugeStudy } from './metrology/gaugeStudy';
@@ -31,6 +39,7 @@ import { VerdictInputSchema, VerdictOutputSchema } from './metrology/verdict.sch
 import { CarrierShimsInputSchema, CarrierShimsOutputSchema, carrierShims } from './setup/carrierShims';
 import { EndFloatInputSchema, EndFloatOutputSchema, endFloat } from './setup/endFloat';
 import { LearnedFactorInputSchema, LearnedFactorOutputSchema, learnedFactor } from './setup/learnedFactor';
+import { PatternAdviceInputSchema, PatternAdviceOutputSchema, patternAdvice } from './setup/patternAdvice';
 import { ShimStackInputSchema, ShimStackOutputSchema, shimStack } from './setup/shimStack';
 import { TorqueStagesInputSchema, TorqueStagesOutputSchema, torqueStages } from './setup/torqueStages';
 
@@ -54,8 +63,56 @@ const calculation = <Input extends v.GenericSchema>(
   run: (raw) => work(v.parse(input, raw)),
 });
 
+/** A sum on a picture: whoever asks for it reads the file that the input names, upright and in sRGB. */
+export interface PictureCalculation extends Omit<Calculation, 'run'> {
+  readonly run: (input: unknown, read: (path: string) => Promise<Raster>) => Promise<unknown>;
+}
+
+const onPicture = <Input extends v.GenericSchema<unknown, { readonly image: string }>>(
+  line: string,
+  input: Input,
+  output: v.GenericSchema,
+  work: (picture: Raster, input: v.InferOutput<Input>) => object,
+): PictureCalculation => ({
+  line,
+  input,
+  output,
+  run: async (raw, read) => {
+    const parsed = v.parse(input, raw);
+    // What only the screen shows (the mask, the doubts one by one) stays out of the answer.
+    return v.parse(output, work(await read(parsed.image), parsed));
+  },
+});
+
+export const PICTURE_CALCULATIONS: Readonly<Record<string, PictureCalculation>> = {
+  'contact-pattern': onPicture(
+    'The contact pattern of a painted flank in a photograph: share, middle, extents, confidence',
+    ContactPatternInputSchema,
+    ContactPatternOutputSchema,
+    contactPattern,
+  ),
+  'surface-damage': onPicture(
+    'Pits on a surface in a photograph: share, count, largest, confidence',
+    SurfaceDamageInputSchema,
+    SurfaceDamageOutputSchema,
+    surfaceDamage,
+  ),
+};
+
 /** Every sum by the name under which `npm run compute` knows it. */
 export const CALCULATIONS: Readonly<Record<string, Calculation>> = {
+  'photo-scale': calculation(
+    'The true distance of two points in a photographed plane of known size',
+    PhotoScaleInputSchema,
+    PhotoScaleOutputSchema,
+    photoScale,
+  ),
+  'pattern-advice': calculation(
+    'What to move so that the contact patterns on drive and coast come to their place',
+    PatternAdviceInputSchema,
+    PatternAdviceOutputSchema,
+    patternAdvice,
+  ),
   verdict: calculation(
     'Readings against a limit: within, beyond or too close to call, with guard band',
     VerdictInputSchema,

@@ -36,6 +36,7 @@ const HELPERS = new Set([
   ...[
     'openJob',
     'labReport',
+    'decodePicture',
     'ensureCertificates',
     'welcomeServer',
     'refuseLostParts',

@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { Refusal } from '../refusal';
 
 /** 30 000 × 30 000 would unpack to gigabytes; no camera of the trade comes near this. */
-const MOST_PIXELS = 120_000_000;
+export const MOST_PIXELS = 120_000_000;
 const MIME: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
 
 export interface Picture {

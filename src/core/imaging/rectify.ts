@@ -1,0 +1,91 @@
+import { homographyOf, UNIT_SQUARE } from './homography';
+import { LINEAR, type Quad, type Raster } from './raster';
+
+/** A region of a picture looked at squarely: linear light in planes, rows from the region's first side. */
+export interface Rectified {
+  readonly width: number;
+  readonly height: number;
+  readonly red: Float32Array;
+  readonly green: Float32Array;
+  readonly blue: Float32Array;
+  /** Share of each cell whose pixels are blown out. */
+  readonly blown: Float32Array;
+  /** Pixels of the picture along one cell, the coarser way. */
+  readonly pixelsPerCell: number;
+}
+
+const BLOWN = 250;
+
+/**
+ * Looks squarely at a region: each cell is the mean over the pixels that it covers, in linear light.
+ * @param quad corners in pixels: (0,0), (1,0), (1,1), (0,1) of the region
+ * @param pad how far beyond the region to look on each side, as a share of it
+ */
+export function rectify(
+  picture: Raster,
+  quad: Quad,
+  { width, height, pad = 0 }: { readonly width: number; readonly height: number; readonly pad?: number },
+): Rectified {
+  const [a, b, c, d, e, f, g, h] = homographyOf(UNIT_SQUARE, quad);
+  const span = 1 + 2 * pad;
+  const cells = width * height;
+  const planes = {
+    red: new Float32Array(cells),
+    green: new Float32Array(cells),
+    blue: new Float32Array(cells),
+    blown: new Float32Array(cells),
+  };
+  const pixelsPerCell = span * Math.max(sideOf(quad, 0, width), sideOf(quad, 1, height));
+  // As many samples as a cell has pixels, but no more than it needs to lose the noise.
+  const samples = Math.max(1, Math.min(3, Math.round(pixelsPerCell)));
+  const share = 1 / (samples * samples);
+  const { data, channels, width: pictureWidth, height: pictureHeight } = picture;
+  for (let row = 0; row < height; row += 1) {
+    for (let column = 0; column < width; column += 1) {
+      let red = 0;
+      let green = 0;
+      let blue = 0;
+      let blown = 0;
+      for (let sample = 0; sample < samples * samples; sample += 1) {
+        const u = ((column + ((sample % samples) + 0.5) / samples) / width) * span - pad;
+        const v = ((row + (Math.floor(sample / samples) + 0.5) / samples) / height) * span - pad;
+        // Written out: this runs for every sample, and a pair made for each would cost more than the sum.
+        const w = 1 / (g * u + h * v + 1);
+        const x = (a * u + b * v + c) * w;
+        const y = (d * u + e * v + f) * w;
+        const px = x < 0 ? 0 : x >= pictureWidth ? pictureWidth - 1 : x | 0;
+        const py = y < 0 ? 0 : y >= pictureHeight ? pictureHeight - 1 : y | 0;
+        const at = (py * pictureWidth + px) * channels;
+        const redLevel = data[at]!;
+        const greenLevel = data[at + 1]!;
+        red += LINEAR[redLevel]!;
+        green += LINEAR[greenLevel]!;
+        blue += LINEAR[data[at + 2]!]!;
+        if (redLevel >= BLOWN && greenLevel >= BLOWN) blown += 1;
+      }
+      const cell = row * width + column;
+      planes.red[cell] = red * share;
+      planes.green[cell] = green * share;
+      planes.blue[cell] = blue * share;
+      planes.blown[cell] = blown * share;
+    }
+  }
+  return { width, height, ...planes, pixelsPerCell };
+}
+
+/** Pixels of a cell along the longer of the two opposite sides. */
+function sideOf(quad: Quad, side: 0 | 1, cells: number): number {
+  const length = (from: number, to: number) =>
+    Math.hypot(quad[to]![0] - quad[from]![0], quad[to]![1] - quad[from]![1]);
+  const longest = side === 0 ? Math.max(length(0, 1), length(3, 2)) : Math.max(length(1, 2), length(0, 3));
+  return longest / cells;
+}
+
+/** Cells that suit a region: as many along its longer side as asked, square in the picture as far as that goes. */
+export function gridOf(quad: Quad, longest: number): { readonly width: number; readonly height: number } {
+  const across = sideOf(quad, 0, 1);
+  const down = sideOf(quad, 1, 1);
+  const scale = Math.min(1, longest / Math.max(across, down));
+  const size = (pixels: number) => Math.max(32, Math.round(pixels * scale));
+  return { width: size(across), height: size(down) };
+}

@@ -1,0 +1,147 @@
+import { describe, expect, it } from 'vitest';
+import { type ContactPattern, contactPattern } from '@/core/imaging/contactPattern';
+import type { Quad, Raster } from '@/core/imaging/raster';
+import { type PatchTruth, patchTruth } from '../../../demo/render/flank';
+import { paintedFlank } from '../../../demo/render/flankSeries';
+import { moved, photographed, scaled, seeds } from './pictures';
+
+/*
+ * The truth comes from the renderer's own formula of the patch, on a grid of its own. The seeds are none of those that the
+ * method was set with. Tolerances: centroid 0.04, coverage 0.05, extents 0.07.
+ */
+const FIRST = 2001;
+const COUNT = 32;
+
+function within(found: Pick<ContactPattern, 'coverage' | 'centroid' | 'extent'>, truth: PatchTruth): boolean {
+  const near = (a: number, b: number, tolerance: number) => Math.abs(a - b) < tolerance;
+  return (
+    near(found.coverage, truth.coverage, 0.05) &&
+    near(found.centroid.length, truth.centroid.length, 0.04) &&
+    near(found.centroid.height, truth.centroid.height, 0.04) &&
+    (['length', 'height'] as const).every((way) =>
+      [0, 1].every((end) => near(found.extent[way][end]!, truth.extent[way][end]!, 0.07)),
+    )
+  );
+}
+
+/** What a plain threshold on saturation makes of the same flank: kept as a yardstick for how hard the pictures are. */
+function naive(picture: Raster, flank: Quad): Pick<ContactPattern, 'coverage' | 'centroid' | 'extent'> {
+  const [columns, rows] = [200, 90];
+  const [us, vs]: [number[], number[]] = [[], []];
+  for (let row = 0; row < rows; row += 1)
+    for (let column = 0; column < columns; column += 1) {
+      const [u, v] = [(column + 0.5) / columns, (row + 0.5) / rows];
+      const at = (axis: 0 | 1) =>
+        (flank[0][axis] * (1 - u) + flank[1][axis] * u) * (1 - v) +
+        (flank[3][axis] * (1 - u) + flank[2][axis] * u) * v;
+      const pixel = (Math.round(at(1)) * picture.width + Math.round(at(0))) * picture.channels;
+      const [r, g, b] = [picture.data[pixel]!, picture.data[pixel + 1]!, picture.data[pixel + 2]!];
+      const most = Math.max(r, g, b);
+      if (most > 0 && (most - Math.min(r, g, b)) / most < 0.35) {
+        us.push(u);
+        vs.push(v);
+      }
+    }
+  const mean = (list: number[]) => list.reduce((sum, each) => sum + each, 0) / Math.max(1, list.length);
+  const ends = (list: number[]): [number, number] => {
+    const sorted = [...list].sort((a, b) => a - b);
+    return [sorted[Math.floor(0.05 * sorted.length)] ?? 0.5, sorted[Math.floor(0.95 * sorted.length)] ?? 0.5];
+  };
+  return {
+    coverage: us.length / (columns * rows),
+    centroid: { length: mean(us), height: mean(vs) },
+    extent: { length: ends(us), height: ends(vs) },
+  };
+}
+
+describe('the contact pattern of painted flanks', () => {
+  it('is read within tolerance where a plain threshold fails, and bad pictures are trusted less than every good one', async () => {
+    const failed: number[] = [];
+    const trusted: number[] = [];
+    const errors = { coverage: [] as number[], middle: [] as number[] };
+    let naiveFailed = 0;
+    for (const seed of seeds(FIRST, COUNT)) {
+      const options = paintedFlank(seed);
+      const picture = await photographed(options);
+      const found = contactPattern(picture, { flank: options.corners });
+      const truth = patchTruth(options);
+      errors.coverage.push(Math.abs(found.coverage - truth.coverage));
+      for (const way of ['length', 'height'] as const)
+        errors.middle.push(Math.abs(found.centroid[way] - truth.centroid[way]));
+      if (within(found, truth)) trusted.push(found.confidence);
+      else failed.push(seed);
+      if (!within(naive(picture, options.corners), truth)) naiveFailed += 1;
+    }
+    // The yardstick: the pictures are hard. And the method: at most one in nine beyond its tolerance, and little on the whole.
+    expect(naiveFailed / COUNT).toBeGreaterThan(1 / 3);
+    expect(failed.length, `seeds ${failed.join(', ')}`).toBeLessThanOrEqual(COUNT / 9);
+    const mean = (errors: number[]) => errors.reduce((sum, each) => sum + each, 0) / errors.length;
+    expect(mean(errors.coverage)).toBeLessThan(0.025);
+    expect(mean(errors.middle)).toBeLessThan(0.02);
+    const doubted: [string, number][] = [];
+    for (const seed of seeds(FIRST + 500, 2)) {
+      const options = paintedFlank(seed);
+      const read = async (what: string, over: object, flank: Quad = options.corners) => {
+        const { confidence } = contactPattern(await photographed({ ...options, ...over }), { flank });
+        doubted.push([`${what} ${seed}`, confidence]);
+      };
+      await read('blurred', { blur: 7 });
+      await read('blown out', { exposure: 7, glare: 5 });
+      await read('unpainted', { compound: undefined });
+      await read('corners moved', {}, moved(options.corners, 0.12, 0.4));
+      await read('corners too far out', {}, scaled(options.corners, 1.22));
+      await read('corners too far in', {}, scaled(options.corners, 0.6));
+    }
+    const least = Math.min(...trusted);
+    expect(doubted.filter(([, confidence]) => confidence >= least)).toEqual([]);
+  }, 240_000);
+
+  it('is the same twice, and says nothing of a flank that is no region', async () => {
+    const options = paintedFlank(2100);
+    const picture = await photographed(options);
+    const flank = options.corners;
+    expect(contactPattern(picture, { flank })).toEqual(contactPattern(picture, { flank }));
+    const [a, b, c, d] = flank;
+    const refused = (quad: Quad) => () => contactPattern(picture, { flank: quad });
+    expect(refused([a, c, b, d])).toThrow('the corners cross or fold in');
+    expect(refused([a, a, a, a])).toThrow('enclose no area');
+    expect(refused([a, b, b, a])).toThrow('enclose no area');
+    expect(refused([a, [9000, 10], c, d])).toThrow('outside the picture of 560 × 420');
+  });
+
+  it('takes a colour that was picked by hand: the compound’s gives the same, the metal’s turns it over', async () => {
+    const options = paintedFlank(2103);
+    const picture = await photographed(options);
+    const own = contactPattern(picture, { flank: options.corners });
+    const hex = (light: readonly number[]) =>
+      `#${light
+        .map((value) =>
+          Math.round(255 * value ** (1 / 2.2))
+            .toString(16)
+            .padStart(2, '0'),
+        )
+        .join('')}`;
+    const picked = contactPattern(picture, { flank: options.corners, compound: hex(options.compound!) });
+    expect(picked.coverage).toBeCloseTo(own.coverage, 6);
+    const turned = contactPattern(picture, { flank: options.corners, compound: hex([0.3, 0.31, 0.32]) });
+    expect(turned.confidence).toBeLessThan(own.confidence);
+  });
+
+  it('of a black or a white picture is trusted by nobody', () => {
+    const flat = (level: number): Raster => ({
+      ...{ width: 200, height: 120, channels: 3 },
+      data: new Uint8Array(200 * 120 * 3).fill(level),
+    });
+    const flank: Quad = [
+      [20, 100],
+      [180, 100],
+      [180, 20],
+      [20, 20],
+    ];
+    for (const level of [0, 128, 255]) {
+      const found = contactPattern(flat(level), { flank });
+      expect(found.confidence, `level ${level}`).toBeLessThan(0.05);
+      expect(Number.isFinite(found.coverage + found.centroid.length)).toBe(true);
+    }
+  });
+});
