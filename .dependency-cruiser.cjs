@@ -15,7 +15,8 @@ module.exports = {
     only('catalog', ['model', 'core']),
     only('db', ['model', 'core', 'catalog']),
     only('server', ['model', 'core', 'catalog', 'db']),
-    only('ui', ['model', 'core', 'catalog']),
+    only('workers', ['model', 'core']),
+    only('ui', ['model', 'core', 'catalog', 'workers']),
     only('app', ['model', 'server', 'ui']),
     {
       name: 'core-knows-no-interface-no-storage',

@@ -122,6 +122,8 @@ export function pitTruth({ pits = [] }: Pick<FlankOptions, 'pits'>): { areaFract
 }
 
 const pitDepth = ({ at, radius, squash }: Pit, u: number, v: number): number => {
+  // Far outside, which is nearly everywhere.
+  if (Math.abs(u - at[0]) > 1.3 * radius) return -1;
   const angle = Math.atan2((v - at[1]) * 0.45 * squash, u - at[0]);
   const ragged = 1 + 0.16 * Math.sin(3 * angle + at[0] * 40) + 0.1 * Math.sin(7 * angle + at[1] * 60);
   return 1 - Math.hypot(u - at[0], (v - at[1]) * 0.45 * squash) / (radius * ragged);
@@ -189,8 +191,8 @@ function sceneOf(options: FlankOptions, noise: Noise, fine: Noise) {
     const [lu, lv] = [u - lamp.u, (v - lamp.v) * 0.45];
     const along = lu * Math.cos(lamp.turn) + lv * Math.sin(lamp.turn);
     const across = -lu * Math.sin(lamp.turn) + lv * Math.cos(lamp.turn);
-    const streak =
-      Math.exp(-((along / 0.16) ** 2) - (across / 0.035) ** 2) * (0.7 + 0.6 * noise(u * 40, v * 40, 1));
+    const far = (along / 0.16) ** 2 + (across / 0.035) ** 2;
+    const streak = far > 9 || glare === 0 ? 0 : Math.exp(-far) * (0.7 + 0.6 * noise(u * 40, v * 40, 1));
     const shine = glare * streak * (gloss + 0.5 * film);
     for (let channel = 0; channel < 3; channel += 1) {
       const tint = channel === 2 ? 1 - 0.25 * film : 1;
@@ -219,7 +221,9 @@ function metalAt(
     colour[channel] = mix(steel, RUST[channel]! * (0.7 + 0.6 * lines), rusty);
   }
   let gloss = 1 - 0.9 * rusty - 0.3 * stain;
-  const deep = pits.reduce((most, pit) => Math.max(most, pitDepth(pit, u, v)), 0);
+  // Loops, not functions made on the spot: this runs for every pixel.
+  let deep = 0;
+  for (const pit of pits) deep = Math.max(deep, pitDepth(pit, u, v));
   if (deep > 0) {
     const dark = 0.24 + 0.5 * (fine(u * 70, v * 40, 7) - 0.5) * 0.5;
     for (let channel = 0; channel < 3; channel += 1)
@@ -255,10 +259,13 @@ function besideAt(options: FlankOptions, noise: Noise, fine: Noise, u: number, v
   if (v > 1 && v < 1.22 && u > -0.02 && u < 1.02) {
     const land = 0.85 + 0.2 * fine(u * 3, v * 90, 6);
     const smear = compound ? smooth(0.6, 0.75, layered(noise, u * 5, v * 5, 41, 3)) * 0.8 : 0;
+    const under = compound ?? STEEL_LIGHT;
     return {
-      colour: [0, 1, 2].map((channel) =>
-        mix(STEEL_LIGHT[channel]! * land * 1.25, (compound ?? STEEL_LIGHT)[channel]!, smear),
-      ) as [number, number, number],
+      colour: [
+        mix(STEEL_LIGHT[0] * land * 1.25, under[0], smear),
+        mix(STEEL_LIGHT[1] * land * 1.25, under[1], smear),
+        mix(STEEL_LIGHT[2] * land * 1.25, under[2], smear),
+      ],
       gloss: 0.8,
     };
   }

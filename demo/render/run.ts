@@ -4,6 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { promisify } from 'node:util';
 import sharp from 'sharp';
+import { type FlankOptions, renderFlank } from './flank';
 import { photograph } from './photograph';
 import type { Scene } from './scene';
 import { helicalGear, pinion, ringGear } from './scenes/gearTeeth';
@@ -39,20 +40,54 @@ const SCENES: Record<string, () => Scene> = {
   'magnet-421': () => magnet(82, 1),
 };
 
+/** A camera's corners of one flank: toe-root, heel-root, heel-top, toe-top, as shares of the picture. */
+const FLANK = [
+  [0.16, 0.7],
+  [0.86, 0.64],
+  [0.82, 0.33],
+  [0.18, 0.37],
+] as const;
+const flank =
+  (over: Partial<FlankOptions>) =>
+  (width: number, height: number): FlankOptions => ({
+    ...{ seed: 92, width, height, compound: [0.62, 0.42, 0.03], margin: 0.015, streaks: 0.5 },
+    ...{ cast: [1.05, 1, 0.92], glare: 0.25, oil: 0.4, shadow: 0.5 },
+    ...over,
+    corners: FLANK.map(([x, y]) => [x * width, y * height] as const) as unknown as FlankOptions['corners'],
+  });
+/** Painted flanks, drawn in their own plane: what is on them is known exactly. */
+const FLANKS: Record<string, (width: number, height: number) => FlankOptions> = {
+  'pattern-drive': flank({
+    patch: { at: [0.58, 0.62], half: [0.25, 0.27], turn: 0.1, power: 2.4, rough: 0.3 },
+  }),
+  'pattern-coast': flank({
+    seed: 93,
+    patch: { at: [0.36, 0.6], half: [0.22, 0.26], turn: -0.1, power: 2.4, rough: 0.3 },
+  }),
+};
+
 const FOLDER = path.join(import.meta.dirname, '../photographs');
 const SIZES = { full: [2000, 1500, 2, 76], small: [640, 480, 1, 80] } as const;
 
 /** Turned on its side for some, as phones store a picture that was taken upright. */
 const TURNED = new Set(['head-cup-spalled', 'magnet-412']);
 
+const NAMES = [...Object.keys(SCENES), ...Object.keys(FLANKS)];
+
+function pixelsOf(name: string, width: number, height: number, samples: number): Uint8Array {
+  const scene = SCENES[name]?.();
+  if (scene) return photograph(scene, width, height, samples);
+  const options = FLANKS[name]?.(width, height);
+  if (options) return renderFlank(options);
+  throw new Error(`There is no picture “${name}”. There are: ${NAMES.join(', ')}`);
+}
+
 async function render(name: string, size: keyof typeof SIZES, folder: string): Promise<void> {
   const [width, height, samples, quality] = SIZES[size];
-  const scene = SCENES[name]?.();
-  if (!scene) throw new Error(`There is no picture “${name}”. There are: ${Object.keys(SCENES).join(', ')}`);
-  const raw = sharp(Buffer.from(photograph(scene, width, height, samples)), {
+  const raw = sharp(Buffer.from(pixelsOf(name, width, height, samples)), {
     raw: { width, height, channels: 3 },
   });
-  const order = Object.keys(SCENES).indexOf(name);
+  const order = NAMES.indexOf(name);
   const clock = `2026:11:${String(9 + (order % 12)).padStart(2, '0')} ${String(8 + (order % 8)).padStart(2, '0')}:${String((order * 17) % 60).padStart(2, '0')}:${String((order * 23) % 60).padStart(2, '0')}`;
   await (TURNED.has(name) ? raw.rotate(270) : raw)
     .withMetadata({ orientation: TURNED.has(name) ? 6 : 1 })
@@ -71,7 +106,7 @@ async function main(): Promise<void> {
   fs.mkdirSync(folder, { recursive: true });
   if (wanted.length === 1) return render(wanted[0]!, size, folder);
   // One process for each processor: the work is arithmetic and nothing else.
-  const queue = wanted.length > 0 ? wanted : Object.keys(SCENES);
+  const queue = wanted.length > 0 ? wanted : NAMES;
   const run = promisify(execFile);
   const worker = async () => {
     for (let name = queue.shift(); name; name = queue.shift()) {

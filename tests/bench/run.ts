@@ -1,6 +1,12 @@
 import { Matrix, QrDecomposition } from 'ml-matrix';
+import sharp from 'sharp';
+import { contactPattern } from '@/core/imaging/contactPattern';
+import type { Quad, Raster } from '@/core/imaging/raster';
+import { surfaceDamage } from '@/core/imaging/surfaceDamage';
 import { rotationSeries } from '@/core/metrology/rotationSeries';
 import { type Stock, shimStack } from '@/core/setup/shimStack';
+import { renderFlank } from '../../demo/render/flank';
+import { paintedFlank } from '../../demo/render/flankSeries';
 
 /*
  * npm run bench: what a calculation costs against the bare work that it can't do without, in the same run. A bound is a
@@ -9,21 +15,22 @@ import { type Stock, shimStack } from '@/core/setup/shimStack';
 
 interface Measured {
   readonly name: string;
-  readonly ours: () => unknown;
-  readonly bare: () => unknown;
+  readonly ours: () => unknown | Promise<unknown>;
+  readonly bare: () => unknown | Promise<unknown>;
   readonly bound: string;
   readonly holds: (ratio: number) => boolean;
 }
 
 const ROUNDS = 7;
 
-function medianMs(work: () => unknown): number {
-  const times = Array.from({ length: ROUNDS }, () => {
+async function medianMs(work: Measured['ours']): Promise<number> {
+  const times: number[] = [];
+  for (let round = 0; round < ROUNDS; round += 1) {
     const began = performance.now();
-    work();
-    return performance.now() - began;
-  }).sort((a, b) => a - b);
-  return times[ROUNDS >> 1]!;
+    await work();
+    times.push(performance.now() - began);
+  }
+  return times.sort((a, b) => a - b)[ROUNDS >> 1]!;
 }
 
 const POINTS = Array.from({ length: 1000 }, (_, index) => {
@@ -67,7 +74,45 @@ function plainEnumeration(): number {
   return best;
 }
 
+/** A painted flank as a 12-megapixel JPEG, and its corners. */
+async function bigFlank() {
+  const small = paintedFlank(4001);
+  const [width, height] = [4000, 3000];
+  const { data, info } = {
+    data: renderFlank(small),
+    info: { width: small.width, height: small.height, channels: 3 as const },
+  };
+  const jpeg = await sharp(Buffer.from(data), { raw: info })
+    .resize(width, height)
+    .jpeg({ quality: 88 })
+    .toBuffer();
+  const corners = small.corners.map(
+    ([x, y]) => [(x * width) / info.width, (y * height) / info.height] as const,
+  );
+  return { jpeg, corners: corners as unknown as Quad };
+}
+const FLANK = await bigFlank();
+const decode = () => sharp(FLANK.jpeg).raw().toBuffer({ resolveWithObject: true });
+const onDecoded = (work: (picture: Raster) => unknown) => async () => {
+  const { data, info } = await decode();
+  return work({ width: info.width, height: info.height, channels: 3, data });
+};
+
 const MEASURED: readonly Measured[] = [
+  {
+    name: 'contact pattern on a 12 MP JPEG, decoding included, against decoding alone',
+    ours: onDecoded((picture) => contactPattern(picture, { flank: FLANK.corners })),
+    bare: decode,
+    bound: 'at most twice as long',
+    holds: (ratio) => ratio <= 2,
+  },
+  {
+    name: 'surface damage on a 12 MP JPEG, decoding included, against decoding alone',
+    ours: onDecoded((picture) => surfaceDamage(picture, { region: FLANK.corners })),
+    bare: decode,
+    bound: 'at most twice as long',
+    holds: (ratio) => ratio <= 2,
+  },
   {
     name: 'rotation series, 1 000 points, against bare least squares of the same size',
     ours: () => rotationSeries({ unit: 'mm', points: POINTS, resolution: 0.001, orders: 2 }),
@@ -86,8 +131,9 @@ const MEASURED: readonly Measured[] = [
 
 let failed = 0;
 for (const { name, ours, bare, bound, holds } of MEASURED) {
-  ours();
-  const [own, other] = [medianMs(ours), medianMs(bare)];
+  await ours();
+  const own = await medianMs(ours);
+  const other = await medianMs(bare);
   const ratio = own / other;
   if (!holds(ratio)) failed += 1;
   console.log(

@@ -1,18 +1,28 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { stationCounts } from '@/core/decisions/stationCounts';
+import { tellMeasured } from '@/core/imaging/tellMeasured';
 import { composeReport } from '@/core/report/composeReport';
 import type { RecordContent } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
 import { readLabAnswer } from '@/server/devices/laboratory';
 import { ANSWERS_AFTER_MS } from '@/server/devices/standInLab';
 import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
+import { storePhotograph } from '@/server/photos/storePhotograph';
 import { keepOrder } from '@/server/strip/keepOrder';
 import { keepRecord } from '@/server/strip/keepRecord';
 import { strikeCapture } from '@/server/strip/strikeCapture';
 import { takeReading } from '@/server/strip/takeReading';
 import { readAllTypes } from '@/server/unit-types/exchange';
-import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
+import {
+  bookTestUnit,
+  openTestShop,
+  phoneJpeg,
+  refusalOf as refused,
+  sha256Of,
+  streamOf,
+  type TestShop,
+} from './fixtures/shop';
 
 let shop: TestShop;
 let jobId: string;
@@ -97,6 +107,45 @@ describe('a bench record', () => {
     expect(
       refused(() => readLabAnswer(shop.people.inspector, shop.context, { jobId, sampleId: uuidv7() })).code,
     ).toBe('not-found');
+  });
+
+  it('of a measured picture names a photograph of this job, and shares between nothing and all', async () => {
+    const bytes = await phoneJpeg();
+    const photographId = uuidv7();
+    const store = (of: string) =>
+      storePhotograph(shop.people.inspector, shop.context, {
+        capture: {
+          ...{ id: photographId, jobId: of, authorId: shop.people.inspector.id, fileName: 'flank.jpg' },
+          ...{ deviceTime: '2026-11-24T09:00:00.000Z', bytes: bytes.length, digest: sha256Of(bytes) },
+        },
+        body: streamOf(bytes),
+      });
+    const measured = {
+      what: 'picture-measured',
+      ...{ photographId, positionId: 'ring-gear', method: 1, confidence: 0.9 },
+      corners: [
+        [0, 0],
+        [40, 0],
+        [40, 30],
+        [0, 30],
+      ],
+      found: { kind: 'pits', areaFraction: 0.04, count: 3 },
+    } satisfies RecordContent;
+    await store(bookTestUnit(shop, { peg: 777 }));
+    expect(refused(() => keep(measured)).message).toContain('not of this job');
+    jobId = gatherSnapshot(shop.context.db, jobId).job.id;
+    const own = uuidv7();
+    await storePhotograph(shop.people.inspector, shop.context, {
+      capture: {
+        ...{ id: own, jobId, authorId: shop.people.inspector.id, fileName: 'flank.jpg' },
+        ...{ deviceTime: '2026-11-24T09:00:00.000Z', bytes: bytes.length, digest: sha256Of(bytes) },
+      },
+      body: streamOf(bytes),
+    });
+    keep({ ...measured, photographId: own });
+    expect(refused(() => keep({ ...measured, photographId: own, confidence: 1.2 })).code).toBe('bad-input');
+    expect(tellMeasured(measured)).toBe('3 pits, 4.0 % of the surface; confidence 0.90');
+    expect(tellMeasured({ ...measured, confidence: 0.2 })).toContain('not to be relied on');
   });
 
   it('is struck out with a reason and then counts for nothing', () => {

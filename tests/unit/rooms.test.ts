@@ -74,6 +74,11 @@ describe('the import rules', () => {
       'core-knows-no-interface-no-storage',
     ],
     [
+      'a worker draws',
+      { 'src/ui/a.ts': it0, 'src/workers/b.ts': useIt('@/ui/a') },
+      'workers-imports-only-what-it-may',
+    ],
+    [
       'the interface calls a use case',
       { 'src/server/a.ts': it0, 'src/ui/b.ts': useIt('@/server/a') },
       'ui-imports-only-what-it-may',

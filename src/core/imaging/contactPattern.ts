@@ -10,7 +10,7 @@ import { gridOf, rectify } from './rectify';
 export const CONTACT_PATTERN_VERSION = 1;
 
 /** Cells along the longer side of the flank: a cell is half a per cent, well under what is asked of the figures. */
-const CELLS = 220;
+const CELLS = 200;
 
 const corner = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.finite())]);
 export const QuadSchema = v.tuple([corner, corner, corner, corner]);

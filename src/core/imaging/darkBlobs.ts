@@ -33,7 +33,8 @@ export function darkBlobs(light: Float32Array, size: Size): DarkBlobs {
       sampled(light.length).map((cell) => smoothed[cell]!),
       0.85,
     ) + 0.12;
-  const capped = smoothed.map((value) => Math.min(value, ceiling));
+  const capped = smoothed.slice();
+  for (let cell = 0; cell < capped.length; cell += 1) if (capped[cell]! > ceiling) capped[cell] = ceiling;
   const radius = Math.round((WIDEST / 2) * Math.max(size.width, size.height));
   const ground = blur(extreme(extreme(capped, size, radius, 1), size, radius, -1), size, 3);
   const depth = ground.map((value, cell) => value - capped[cell]!);

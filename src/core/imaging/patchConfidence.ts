@@ -55,7 +55,9 @@ function paintedRound({ amount, trust }: CompoundSplit, mask: Uint8Array, size: 
  */
 function cornersFit({ picture, flank, square, mask }: Evidence): number {
   const pad = 0.12;
-  const wide = rectify(picture, flank, { width: square.width, height: square.height, pad });
+  // Strips of medians: half as many cells tell as much.
+  const half = (cells: number) => Math.max(24, Math.round(cells / 2));
+  const wide = rectify(picture, flank, { width: half(square.width), height: half(square.height), pad });
   const sides = ['left', 'right', 'root', 'top'] as const;
   const fits = sides.map((side) => {
     const at = (away: number) => stripColour(wide, side, away, pad);

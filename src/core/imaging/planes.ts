@@ -16,32 +16,53 @@ export function blur(plane: Float32Array, size: Size, sigma: number): Float32Arr
   let [from, to] = [plane.slice(), new Float32Array(plane.length)];
   const { width, height } = size;
   for (let round = 0; round < 3; round += 1) {
-    for (let row = 0; row < height; row += 1) runningMean(from, to, row * width, 1, width, radius);
+    for (let row = 0; row < height; row += 1) runningMean(from, to, row * width, width, radius);
     [from, to] = [to, from];
-    for (let column = 0; column < width; column += 1) runningMean(from, to, column, width, height, radius);
+    runningRows(from, to, size, radius);
     [from, to] = [to, from];
   }
   return from;
 }
 
+/** The running mean along one row. */
 function runningMean(
   from: Float32Array,
   to: Float32Array,
   start: number,
-  step: number,
   count: number,
   radius: number,
 ): void {
   const first = from[start]!;
-  const last = from[start + (count - 1) * step]!;
+  const last = from[start + count - 1]!;
   const scale = 1 / (2 * radius + 1);
   let sum = first * (radius + 1);
-  for (let at = 1; at <= radius; at += 1) sum += at < count ? from[start + at * step]! : last;
+  for (let at = 1; at <= radius; at += 1) sum += at < count ? from[start + at]! : last;
   for (let at = 0; at < count; at += 1) {
-    to[start + at * step] = sum * scale;
-    const [enters, leaves] = [at + radius + 1, at - radius];
-    sum += enters < count ? from[start + enters * step]! : last;
-    sum -= leaves > 0 ? from[start + leaves * step]! : first;
+    to[start + at] = sum * scale;
+    const enters = at + radius + 1;
+    const leaves = at - radius;
+    sum += (enters < count ? from[start + enters]! : last) - (leaves > 0 ? from[start + leaves]! : first);
+  }
+}
+
+/** The running mean down all columns at once, row by row: memory is walked in its own order. */
+function runningRows(from: Float32Array, to: Float32Array, { width, height }: Size, radius: number): void {
+  const scale = 1 / (2 * radius + 1);
+  const sums = new Float64Array(width);
+  const startOf = (row: number) => (row < 0 ? 0 : row >= height ? height - 1 : row) * width;
+  for (let row = -radius; row <= radius; row += 1) {
+    const start = startOf(row);
+    for (let column = 0; column < width; column += 1) sums[column]! += from[start + column]!;
+  }
+  for (let row = 0; row < height; row += 1) {
+    const start = row * width;
+    const enters = startOf(row + radius + 1);
+    const leaves = startOf(row - radius);
+    for (let column = 0; column < width; column += 1) {
+      const sum = sums[column]!;
+      to[start + column] = sum * scale;
+      sums[column] = sum + from[enters + column]! - from[leaves + column]!;
+    }
   }
 }
 
@@ -53,14 +74,17 @@ function blurNarrow(plane: Float32Array, { width, height }: Size, sigma: number)
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const across = new Float32Array(plane.length);
   const down = new Float32Array(plane.length);
-  for (let step = -radius; step <= radius; step += 1) {
-    const weight = weights[step + radius]! / total;
-    for (let row = 0; row < height; row += 1) {
-      const start = row * width;
-      for (let column = 0; column < width; column += 1) {
-        const at = column + step;
-        across[start + column]! += weight * plane[start + (at < 0 ? 0 : at >= width ? width - 1 : at)]!;
-      }
+  const line = new Float32Array(width + 2 * radius);
+  for (let row = 0; row < height; row += 1) {
+    const start = row * width;
+    // With its ends repeated, so that the inner loop asks nothing.
+    line.fill(plane[start]!, 0, radius);
+    line.set(plane.subarray(start, start + width), radius);
+    line.fill(plane[start + width - 1]!, radius + width);
+    for (let column = 0; column < width; column += 1) {
+      let sum = 0;
+      for (let step = 0; step <= 2 * radius; step += 1) sum += weights[step]! * line[column + step]!;
+      across[start + column] = sum / total;
     }
   }
   for (let step = -radius; step <= radius; step += 1) {

@@ -37,7 +37,7 @@ export function rectify(
   };
   const pixelsPerCell = span * Math.max(sideOf(quad, 0, width), sideOf(quad, 1, height));
   // As many samples as a cell has pixels, but no more than it needs to lose the noise.
-  const samples = Math.max(1, Math.min(3, Math.round(pixelsPerCell)));
+  const samples = Math.max(1, Math.min(2, Math.round(pixelsPerCell)));
   const share = 1 / (samples * samples);
   const { data, channels, width: pictureWidth, height: pictureHeight } = picture;
   for (let row = 0; row < height; row += 1) {

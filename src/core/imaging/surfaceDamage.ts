@@ -10,7 +10,7 @@ import { ramp, sharpness } from './sharpness';
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
 export const SURFACE_DAMAGE_VERSION = 1;
 
-const CELLS = 420;
+const CELLS = 340;
 
 export const SurfaceDamageInputSchema = v.object({
   image: v.pipe(v.string(), v.minLength(1, 'the path of a picture')),

@@ -12,7 +12,7 @@ import { openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 
-export const PHOTOGRAPH_SIZES = [320, 1280] as const;
+export const PHOTOGRAPH_SIZES = [320, 1280, 8000] as const;
 const SizeSchema = v.picklist(PHOTOGRAPH_SIZES);
 
 /** The path of a photograph made small, upright and without its EXIF. Derived files can be made again. */
@@ -28,7 +28,8 @@ export async function derivedPhotograph(
   await sharp(photographPath(context.dataFolder, digest))
     .autoOrient()
     .resize(size, size, { fit: 'inside', withoutEnlargement: true })
-    .jpeg({ quality: 82 })
+    // The largest is measured: nothing of what was seen may get lost in it.
+    .jpeg({ quality: size === 8000 ? 96 : 82 })
     .toFile(aside);
   fs.renameSync(aside, place);
   return place;

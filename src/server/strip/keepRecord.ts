@@ -1,6 +1,6 @@
 import { cautionById } from '@/catalog/cautions';
 import { shippedOilThresholds } from '@/catalog/oilThresholds';
-import { insertRecord, listRecords } from '@/db/captures';
+import { findPhotograph, insertRecord, listRecords } from '@/db/captures';
 import { BenchRecordCaptureSchema, type RecordContent } from '@/model/benchRecord';
 import type { UnitType } from '@/model/unitType';
 import { type Context, instant } from '../context';
@@ -51,6 +51,11 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
       for (const { element } of content.values)
         if (!shippedOilThresholds.elements.some(({ id }) => id === element))
           throw missing('content.values', `“${element}” is no element that is judged here.`);
+      return;
+    case 'picture-measured':
+      positionOf(unitType, content.positionId);
+      if (findPhotograph(context.db, content.photographId)?.jobId !== jobId)
+        throw missing('content.photographId', 'This photograph is not of this job.');
       return;
     case 'step':
       refuseUnknownStep(unitType, content);

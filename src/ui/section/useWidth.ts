@@ -3,7 +3,7 @@
 import { type RefObject, useEffect, useState } from 'react';
 
 /** The element's width in whole pixels, followed as it changes; `first` stands in until it is known. */
-export function useWidth(holder: RefObject<HTMLElement | null>, first: number): number {
+export function useWidth(holder: RefObject<Element | null>, first: number): number {
   const [width, setWidth] = useState(first);
   useEffect(() => {
     const element = holder.current;
