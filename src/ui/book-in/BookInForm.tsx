@@ -84,11 +84,14 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
   };
   const save = handleSubmit(async (values) => {
     const answer = await send<{ jobId: string; peg: number }>('POST', '/api/v1/jobs', values);
-    if (!answer.ok) return setRefusal(answer.refusal.message);
+    if (!answer.ok) return setRefusal(`${answer.refusal.message} What you typed is kept in the form.`);
     const { jobId, peg } = answer.value;
-    for (const file of pictures)
-      await queuePhotograph({ jobId, peg, author: actor, file, at: { station: 'book-in' } });
     forget();
+    const lost = await keepPictures({ id: jobId, peg }, actor, pictures);
+    if (lost.length > 0)
+      return setRefusal(
+        `The unit hangs on peg ${peg}, but this device has no room for ${lost.join(', ')}. Free some space and choose them again at its Book in.`,
+      );
     router.push(`/jobs/${peg}?station=drain`);
   });
   return (
@@ -255,13 +258,30 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
           )}
         />
         <FirstPictures pictures={pictures} onChange={setPictures} />
-        {refusal && <ErrorNotice>{refusal} What you typed is still here.</ErrorNotice>}
+        {refusal && <ErrorNotice>{refusal}</ErrorNotice>}
         <Press type="submit" kind="main" size="bench" disabled={formState.isSubmitting} marginTop="12px">
           Hang it on the rack
         </Press>
       </chakra.form>
     </Box>
   );
+}
+
+/** Puts the photographs of a unit that hangs now on their way; answers the names of those that this device can't keep. */
+async function keepPictures(
+  { id: jobId, peg }: { readonly id: string; readonly peg: number },
+  author: Actor,
+  pictures: readonly File[],
+): Promise<string[]> {
+  const lost: string[] = [];
+  for (const file of pictures) {
+    try {
+      await queuePhotograph({ jobId, peg, author, file, at: { station: 'book-in' } });
+    } catch {
+      lost.push(file.name);
+    }
+  }
+  return lost;
 }
 
 /** The description of the chosen type: its gears, and where symptoms point. */
