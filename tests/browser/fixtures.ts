@@ -105,8 +105,7 @@ export async function bookIn(page: Page, machine: string, type = 'Hypoid axle he
   await alive(page);
   // Booked in, the way leads on to Drain; most tests begin where parts are graded.
   await toStation(page, 'Grade');
-  const list = page.getByRole('button', { name: 'List', exact: true });
-  await expect(list.or(page.getByTestId('part-list')).or(page.getByText('Tray')).first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Tray of unfiled photographs' })).toBeVisible();
   return peg;
 }
 
