@@ -1,8 +1,4 @@
-import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
-import { chromium, type Page } from '@playwright/test';
-import { BROWSER } from './chromium.mjs';
+import type { Page } from '@playwright/test';
 import { alive, bookIn, enter, expect, test, toStation } from './fixtures';
 import { demoPhotograph } from './pictures';
 
@@ -175,52 +171,6 @@ test('half of a strip without network: the page opens again from the device, eac
   expect(snapshot.photographs).toMatchObject([
     { fileName: 'cross-pin-flat.jpg', station: 'strip', stepId: expect.any(String) },
   ]);
-});
-
-test('a browser that is closed and opened again in the pit still has what was captured, and sends it once', async ({
-  baseURL,
-}) => {
-  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'tablet-'));
-  const openBrowser = () =>
-    chromium.launchPersistentContext(folder, {
-      ...BROWSER,
-      ...(baseURL ? { baseURL } : {}),
-      viewport: { width: 1280, height: 800 },
-      reducedMotion: 'reduce',
-    });
-  let browser = await openBrowser();
-  let page = await browser.newPage();
-  await enter(page, 'inspector');
-  await bookIn(page, 'roller of the restart', 'Hypoid axle head 11/41');
-  await toStation(page, 'Strip');
-  await page.getByRole('button', { name: 'Read and understood' }).click();
-  await expect(page.getByText('Everything is stored')).toBeVisible();
-  await kept(page);
-  const address = page.url();
-  await browser.setOffline(true);
-  await page.getByTestId('step').getByRole('button', { name: 'Done' }).click();
-  await expect(logOf(page)).toHaveCount(1);
-  await browser.close();
-
-  browser = await openBrowser();
-  await browser.setOffline(true);
-  page = await browser.newPage();
-  await page.goto(address);
-  await alive(page);
-  await expect(logOf(page)).toHaveCount(1);
-  await expect(logOf(page).first()).toContainText('waits on this device');
-  await browser.setOffline(false);
-  await page.reload();
-  await alive(page);
-  await expect(page.getByText('Everything is stored')).toBeVisible();
-  await expect(logOf(page)).toHaveCount(1);
-  const job = await page.locator('[data-job]').getAttribute('data-job');
-  const { records } = (await (await page.request.get(`/api/v1/jobs/${job}`)).json()) as {
-    records: { content: { what: string } }[];
-  };
-  expect(records.map(({ content }) => content.what).sort()).toEqual(['caution-seen', 'step']);
-  await browser.close();
-  fs.rmSync(folder, { recursive: true, force: true });
 });
 
 const logOf = (page: Page) => page.getByTestId('step-log').locator('[data-capture]');
