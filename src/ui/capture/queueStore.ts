@@ -32,8 +32,11 @@ const queueDb = () => {
   return opened;
 };
 
+/** Safe once this resolves: written through to the disk, since a battery may die the moment after. */
 export const putQueued = async (capture: QueuedCapture): Promise<void> => {
-  await (await queueDb()).put('captures', capture);
+  const writing = (await queueDb()).transaction('captures', 'readwrite', { durability: 'strict' });
+  await writing.store.put(capture);
+  await writing.done;
 };
 export const removeQueued = async (id: string): Promise<void> => {
   await (await queueDb()).delete('captures', id);
