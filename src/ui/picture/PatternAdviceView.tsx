@@ -17,7 +17,10 @@ export function PatternAdviceView({
   readonly positionId: string;
 }) {
   const patterns = recordsOf(records, 'picture-measured').flatMap(({ content }) =>
-    content.positionId === positionId && content.found.kind === 'pattern' ? [content.found] : [],
+    // A picture that is not to be relied on advises nothing: it must not call a pattern good either.
+    content.positionId === positionId && content.found.kind === 'pattern' && content.confidence >= 0.5
+      ? [content.found]
+      : [],
   );
   const last = (flank: Pattern['flank']) => patterns.filter((pattern) => pattern.flank === flank).at(-1);
   const [drive, coast] = [last('drive'), last('coast')];
