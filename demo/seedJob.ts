@@ -20,6 +20,7 @@ import { keepRecord } from '@/server/strip/keepRecord';
 import { noteFinding } from '@/server/strip/noteFinding';
 import { takeReading } from '@/server/strip/takeReading';
 import { type DemoJob, demoShop } from './scenario/scenario';
+import { seedPictures } from './seedPictures';
 
 const PHOTOGRAPHS = path.join(import.meta.dirname, 'photographs');
 
@@ -42,6 +43,9 @@ export async function seedJob(seeding: Seeding, job: DemoJob): Promise<void> {
   for (const [pairId, counts] of job.identities)
     countIdentity(inspector, context, { jobId, pairId, version: 0, counts });
   for (const [positionId, file] of job.photographs) await seedPhotograph(seeding, jobId, positionId, file);
+  const { photographs } = gatherSnapshot(context.db, jobId);
+  const keep = (content: RecordContent) => keepIn(seeding, jobId, content);
+  await seedPictures(job, photographs, PHOTOGRAPHS, keep, context.newId);
   seedGrades(seeding, job, jobId);
   seedDecisions(seeding, job, jobId);
 }
@@ -129,12 +133,14 @@ function seedCaptures(seeding: Seeding, job: DemoJob, jobId: string): void {
   }
 }
 
+function keepIn(seeding: Seeding, jobId: string, content: RecordContent): string {
+  const head = captureHead(seeding, jobId);
+  keepRecord(seeding.inspector, seeding.context, { ...head, content });
+  return head.id;
+}
+
 function seedRecords(seeding: Seeding, job: DemoJob, jobId: string): void {
-  const keep = (content: RecordContent): string => {
-    const head = captureHead(seeding, jobId);
-    keepRecord(seeding.inspector, seeding.context, { ...head, content });
-    return head.id;
-  };
+  const keep = (content: RecordContent): string => keepIn(seeding, jobId, content);
   for (const content of job.records) keep(content);
   for (const [piece, where, colour, positionId] of job.debris) {
     const debrisId = keep({ what: 'debris', piece, where, colour });

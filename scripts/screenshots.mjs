@@ -11,13 +11,11 @@ const FOLDER = path.join(ROOT, 'docs/screenshots');
 const VIEWS = [
   { name: 'door', url: '/sign-in', nobody: true },
   { name: 'rack', url: '/' },
-  { name: 'rack-night', url: '/', night: true },
   { name: 'section-axle', url: '/jobs/412' },
   { name: 'power', url: '/jobs/409?gear=3', height: 1200 },
   { name: 'ticket-look', url: '/jobs/412?part=head-bearing&face=look' },
   { name: 'ticket-measure', url: '/jobs/412?part=cross-pin&face=measure' },
   { name: 'series', url: '/jobs/412?part=ring-gear&face=measure&check=backlash' },
-  { name: 'gauges', url: '/gauges' },
   { name: 'limit-sheet', url: '/limits/skell-five', press: '[data-check="ring-3-gap"] button' },
   { name: 'book-in', url: '/jobs/409?station=book-in', height: 1700 },
   { name: 'type-sheet', url: '/type-sheet', height: 1230, wait: 4000 },
@@ -30,7 +28,21 @@ const VIEWS = [
   },
   { name: 'drain', url: '/jobs/409?station=drain' },
   { name: 'strip', url: '/jobs/426?station=strip', height: 1000 },
-  { name: 'identity', url: '/jobs/412?station=book-in', height: 2300 },
+  { name: 'photographs', url: '/jobs/412?photographs=all', height: 1000 },
+  {
+    name: 'picture-measured',
+    url: '/jobs/412?photographs=all',
+    steps: ['Open pattern-drive.jpg', 'Pattern, pits', 'Measure'],
+    wait: 4000,
+  },
+  {
+    name: 'light-table',
+    url: '/jobs/412?photographs=all',
+    tick: ['ring-gear-pitted.jpg', 'ring-gear-sound-tooth.jpg'],
+    steps: [/^Onto the light table/, 'Nearer', 'Nearer'],
+    wait: 2000,
+    night: true,
+  },
   { name: 'ticket-picture', url: '/jobs/412?part=ring-gear&face=picture' },
   { name: 'cause', url: '/jobs/412?station=cause' },
   { name: 'report', url: '/jobs/398/reports/1', height: 1500 },
@@ -44,7 +56,19 @@ try {
   await waitForServer(`${HOME}/sign-in`, server, 120);
   const browser = await chromium.launch(BROWSER);
   fs.mkdirSync(FOLDER, { recursive: true });
-  for (const { name, url, nobody, night, link, press, key, wait, height = 800 } of VIEWS) {
+  for (const {
+    name,
+    url,
+    nobody,
+    night,
+    link,
+    tick = [],
+    steps = [],
+    press,
+    key,
+    wait,
+    height = 800,
+  } of VIEWS) {
     const context = await browser.newContext({ viewport: { width: 1280, height }, reducedMotion: 'reduce' });
     const page = await context.newPage();
     await page.addInitScript((theme) => localStorage.setItem('theme', theme), night ? 'dark' : 'light');
@@ -54,9 +78,17 @@ try {
         headers: { origin: HOME },
       });
     await page.goto(HOME + url, { waitUntil: 'networkidle' });
+    // Fields are filled when the page has come to life.
+    await page.locator('html[data-alive]').waitFor({ state: 'attached' });
+    await page.waitForTimeout(400);
     if (link) await page.getByRole('link', { name: link }).click();
     if (link) await page.waitForURL((at) => at.pathname !== url);
     if (link) await page.waitForLoadState('networkidle');
+    for (const label of tick) await page.locator('label', { hasText: label }).click();
+    for (const step of steps) {
+      await page.getByRole('button', { name: step, exact: typeof step === 'string' }).click();
+      await page.waitForTimeout(600);
+    }
     if (press && key) await page.locator(press).focus();
     else if (press) await page.locator(press).click();
     if (key) await page.keyboard.press(key);

@@ -1,6 +1,8 @@
 // npm test: from a fresh clone to one line, `N passed, N failed`. Every stage counts as one, every test as one.
+// npm run test:full takes the long browser tests too, those marked @full.
 import { ensureBuild, ensureChromium, ensurePackages, run, say } from './steps.mjs';
 
+const full = process.argv.includes('--full');
 let passed = 0;
 let failed = 0;
 const times = [];
@@ -58,7 +60,14 @@ try {
   if (built)
     await stage(
       'browser tests',
-      () => run('npx', ['playwright', 'test', '--config', 'tests/browser/playwright.config.ts']),
+      () =>
+        run('npx', [
+          'playwright',
+          'test',
+          '--config',
+          'tests/browser/playwright.config.ts',
+          ...(full ? [] : ['--grep-invert', '@full']),
+        ]),
       browserCount,
     );
 } catch (error) {

@@ -2,6 +2,7 @@ import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { homographyOf, project, UNIT_SQUARE } from '@/core/imaging/homography';
 import type { Point, Quad } from '@/core/imaging/raster';
+import { develop } from './develop';
 import { layered, mix, type Noise, seededNoise, smooth } from './noise';
 
 /*
@@ -151,22 +152,7 @@ export function renderFlank(options: FlankOptions): Uint8Array {
         light[(y * width + x) * 3 + channel] = colour[channel]! * cast[channel]! * exposure;
     }
   }
-  if (options.blur) blurChannels(light, width, height, options.blur);
-  // Grain, two dice for each channel: a plain generator, since it is thrown more than a million times.
-  let state = (seed * 2654435761 + 77) | 1;
-  const die = () => {
-    state ^= state << 13;
-    state ^= state >>> 17;
-    state ^= state << 5;
-    return (state >>> 0) / 4294967296;
-  };
-  const levels = new Uint8Array(light.length);
-  for (let at = 0; at < light.length; at += 1) {
-    const value = Math.min(4, light[at]!);
-    const level = value <= 0.0031308 ? 12.92 * value : 1.055 * value ** (1 / 2.4) - 0.055;
-    levels[at] = Math.max(0, Math.min(255, Math.round(level * 255 + (die() + die() - 1) * 4 * grain)));
-  }
-  return levels;
+  return develop(light, { width, height, seed, blur: options.blur ?? 0, grain });
 }
 
 /** What is seen at a place of the flank's plane, and of the picture for what the lamp does. */
@@ -279,25 +265,4 @@ function besideAt(options: FlankOptions, noise: Noise, fine: Noise, u: number, v
   }
   const far = 0.1 + 0.12 * noise(u * 5, v * 5, 17);
   return { colour: [far * 1.02, far, far * 0.94], gloss: 0.2 };
-}
-
-/** Three box passes on each channel: near enough to a lens out of focus. */
-function blurChannels(light: Float32Array, width: number, height: number, sigma: number): void {
-  const radius = Math.max(1, Math.round(sigma));
-  const line = new Float32Array(Math.max(width, height));
-  const pass = (count: number, start: number, step: number) => {
-    for (let at = 0; at < count; at += 1) line[at] = light[start + at * step]!;
-    let sum = 0;
-    const read = (at: number) => line[Math.max(0, Math.min(count - 1, at))]!;
-    for (let at = -radius; at <= radius; at += 1) sum += read(at);
-    for (let at = 0; at < count; at += 1) {
-      light[start + at * step] = sum / (2 * radius + 1);
-      sum += read(at + radius + 1) - read(at - radius);
-    }
-  };
-  for (let round = 0; round < 3; round += 1)
-    for (let channel = 0; channel < 3; channel += 1) {
-      for (let row = 0; row < height; row += 1) pass(width, row * width * 3 + channel, 3);
-      for (let column = 0; column < width; column += 1) pass(height, column * 3 + channel, width * 3);
-    }
 }

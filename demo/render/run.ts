@@ -4,7 +4,9 @@ import os from 'node:os';
 import path from 'node:path';
 import { promisify } from 'node:util';
 import sharp from 'sharp';
+import { type CardScene, renderCardScene } from './cardScene';
 import { type FlankOptions, renderFlank } from './flank';
+import { flankCorners } from './flankCorners';
 import { photograph } from './photograph';
 import type { Scene } from './scene';
 import { helicalGear, pinion, ringGear } from './scenes/gearTeeth';
@@ -40,20 +42,13 @@ const SCENES: Record<string, () => Scene> = {
   'magnet-421': () => magnet(82, 1),
 };
 
-/** A camera's corners of one flank: toe-root, heel-root, heel-top, toe-top, as shares of the picture. */
-const FLANK = [
-  [0.16, 0.7],
-  [0.86, 0.64],
-  [0.82, 0.33],
-  [0.18, 0.37],
-] as const;
 const flank =
   (over: Partial<FlankOptions>) =>
   (width: number, height: number): FlankOptions => ({
     ...{ seed: 92, width, height, compound: [0.62, 0.42, 0.03], margin: 0.015, streaks: 0.5 },
     ...{ cast: [1.05, 1, 0.92], glare: 0.25, oil: 0.4, shadow: 0.5 },
     ...over,
-    corners: FLANK.map(([x, y]) => [x * width, y * height] as const) as unknown as FlankOptions['corners'],
+    corners: flankCorners(width, height),
   });
 /** Painted flanks, drawn in their own plane: what is on them is known exactly. */
 const FLANKS: Record<string, (width: number, height: number) => FlankOptions> = {
@@ -64,6 +59,40 @@ const FLANKS: Record<string, (width: number, height: number) => FlankOptions> = 
     seed: 93,
     patch: { at: [0.36, 0.6], half: [0.22, 0.26], turn: -0.1, power: 2.4, rough: 0.3 },
   }),
+  'pattern-drive-2': flank({
+    seed: 94,
+    patch: { at: [0.6, 0.6], half: [0.24, 0.28], turn: 0.06, power: 2.4, rough: 0.3 },
+  }),
+  'flank-pits': (width, height) => {
+    const { compound: _, ...bare } = flank({ seed: 96, stains: 0.5, glare: 0.2 })(width, height);
+    return {
+      ...bare,
+      pits: [
+        { at: [0.22, 0.42], radius: 0.024, squash: 1 },
+        { at: [0.3, 0.55], radius: 0.035, squash: 0.9 },
+        { at: [0.36, 0.38], radius: 0.016, squash: 1.1 },
+        { at: [0.47, 0.5], radius: 0.028, squash: 0.8 },
+        { at: [0.58, 0.44], radius: 0.02, squash: 1.2 },
+      ],
+    };
+  },
+};
+
+/** Washers of 40 and 30 mm beside the scale card, from a hand-held camera. */
+const CARDS: Record<string, (width: number, height: number) => CardScene> = {
+  'washers-card': (width, height) => ({
+    ...{ seed: 95, width, height, glare: 0.3, shadow: 0.6, blur: 1 },
+    card: [
+      [0.13, 0.24],
+      [0.52, 0.17],
+      [0.56, 0.47],
+      [0.15, 0.56],
+    ].map(([x, y]) => [x! * width, y! * height] as const) as unknown as CardScene['card'],
+    rings: [
+      { at: [118, 22], outer: 40, inner: 22.4 },
+      { at: [44, 78], outer: 30, inner: 14.2 },
+    ],
+  }),
 };
 
 const FOLDER = path.join(import.meta.dirname, '../photographs');
@@ -72,13 +101,15 @@ const SIZES = { full: [2000, 1500, 2, 76], small: [640, 480, 1, 80] } as const;
 /** Turned on its side for some, as phones store a picture that was taken upright. */
 const TURNED = new Set(['head-cup-spalled', 'magnet-412']);
 
-const NAMES = [...Object.keys(SCENES), ...Object.keys(FLANKS)];
+const NAMES = [...Object.keys(SCENES), ...Object.keys(FLANKS), ...Object.keys(CARDS)];
 
 function pixelsOf(name: string, width: number, height: number, samples: number): Uint8Array {
   const scene = SCENES[name]?.();
   if (scene) return photograph(scene, width, height, samples);
   const options = FLANKS[name]?.(width, height);
   if (options) return renderFlank(options);
+  const card = CARDS[name]?.(width, height);
+  if (card) return renderCardScene(card);
   throw new Error(`There is no picture “${name}”. There are: ${NAMES.join(', ')}`);
 }
 

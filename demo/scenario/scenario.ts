@@ -4,6 +4,7 @@ import { FamilySchema, FindingContentSchema, GradeSchema } from '@/model/damage'
 import { SurenessSchema, UnitDecisionIdSchema } from '@/model/job';
 import { IdentityCountsSchema } from '@/model/measuring';
 import { RoleSchema } from '@/model/people';
+import { MarkSchema } from '@/model/pictureRecord';
 import { LooseSymptomSchema, NOTHING_NOTED, ReceivedSchema } from '@/model/symptoms';
 import { UnitSchema } from '@/model/units';
 import { UnitFamilySchema } from '@/model/unitType';
@@ -69,6 +70,12 @@ const JobSchema = v.object({
   identities: v.optional(v.array(v.strictTuple([v.string(), IdentityCountsSchema])), []),
   /** position (null: in the tray), file */
   photographs: v.array(v.strictTuple([v.nullable(v.string()), v.string()])),
+  /** Painted flanks that are read: file, flank. */
+  patterns: v.optional(v.array(v.strictTuple([v.string(), v.picklist(['drive', 'coast'])])), []),
+  /** Photographs with a scale card in them. */
+  scaled: v.optional(v.array(v.string()), []),
+  /** What is drawn on photographs, in shares of the picture. */
+  marked: v.optional(v.array(v.object({ file: v.string(), marks: v.array(v.omit(MarkSchema, ['id'])) })), []),
   /** position, grade (left out: as proposed), reason */
   grades: v.array(
     v.union([v.strictTuple([v.string()]), v.strictTuple([v.string(), GradeSchema, v.string()])]),

@@ -1,7 +1,15 @@
 import type { RecordContent } from '@/model/benchRecord';
 import type { FindingContent } from '@/model/damage';
 import type { CaptureKind } from '@/model/job';
-import type { BenchRecord, CaptureConflict, Finding, Photograph, Reading, Struck } from '@/model/snapshot';
+import type {
+  BenchRecord,
+  CaptureConflict,
+  Finding,
+  LikePhotograph,
+  Photograph,
+  Reading,
+  Struck,
+} from '@/model/snapshot';
 import type { Unit } from '@/model/units';
 import type { Db } from './open';
 import { sql } from './statements';
@@ -43,6 +51,7 @@ interface PhotographRow extends CaptureRow {
   width: number;
   height: number;
   taken_at: string | null;
+  readonly lens: string | null;
 }
 
 const struckOf = (row: CaptureRow): Struck | null =>
@@ -112,6 +121,7 @@ const toPhotograph = (row: PhotographRow): Photograph => ({
   width: row.width,
   height: row.height,
   takenAt: row.taken_at,
+  lens: row.lens,
 });
 
 export const listPhotographs = (db: Db, jobId: string): Photograph[] =>
@@ -129,6 +139,19 @@ export function findPhotograph(db: Db, id: string): (Photograph & { readonly job
   ).get(id);
   return row && { ...toPhotograph(row), jobId: row.job_id };
 }
+
+/** Photographs of one position in the other jobs of the same unit type, the newest first; struck ones left out. */
+export const listPhotographsAlike = (db: Db, jobId: string, positionId: string): LikePhotograph[] =>
+  sql<LikePhotograph>(
+    db,
+    `SELECT photographs.id, photographs.job_id AS jobId, jobs.peg, jobs.booked_at AS bookedAt, photographs.file_name AS fileName,
+       photographs.width, photographs.height
+     FROM photographs JOIN jobs ON jobs.id = photographs.job_id
+     WHERE photographs.position_id = @positionId AND jobs.id <> @jobId
+       AND jobs.unit_type_id = (SELECT unit_type_id FROM jobs WHERE id = @jobId)
+       AND NOT EXISTS (SELECT 1 FROM strikes WHERE kind = 'photograph' AND capture_id = photographs.id)
+     ORDER BY jobs.booked_at DESC, photographs.id LIMIT 24`,
+  ).all({ jobId, positionId });
 
 export const listRecords = (db: Db, jobId: string): BenchRecord[] =>
   sql<CaptureRow & { content_json: string }>(
@@ -208,12 +231,13 @@ export function insertPhotograph(
       | 'width'
       | 'height'
       | 'takenAt'
+      | 'lens'
     >,
 ): void {
   sql(
     db,
-    `INSERT INTO photographs (id, job_id, position_id, station, step_id, file_name, digest, bytes, mime, width, height, taken_at, author_id, device_time, received_at, content_digest)
-     VALUES (@id, @jobId, @positionId, @station, @stepId, @fileName, @digest, @bytes, @mime, @width, @height, @takenAt, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+    `INSERT INTO photographs (id, job_id, position_id, station, step_id, file_name, digest, bytes, mime, width, height, taken_at, lens, author_id, device_time, received_at, content_digest)
+     VALUES (@id, @jobId, @positionId, @station, @stepId, @fileName, @digest, @bytes, @mime, @width, @height, @takenAt, @lens, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
   ).run(photograph);
 }
 

@@ -1,5 +1,12 @@
 import * as v from 'valibot';
 import { CaptureIdSchema, IdSchema, InstantSchema, words } from './ids';
+import {
+  PatternMovedSchema,
+  PictureMarkedSchema,
+  PictureMeasuredSchema,
+  PictureScaledSchema,
+  PictureSizedSchema,
+} from './pictureRecord';
 
 /*
  * What is recorded at the bench beside readings, findings and photographs: how the oil came out, how each step of the strip
@@ -151,31 +158,6 @@ const LabSentSchema = v.object({
   distanceKm: v.optional(amount(9_999_999)),
 });
 
-const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
-const pixels = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.finite())]);
-const place = v.object({ length: share, height: share });
-
-/** What a photograph told when it was measured: of which method and version, so that a later one can be compared with it. */
-const PictureMeasuredSchema = v.object({
-  what: v.literal('picture-measured'),
-  photographId: CaptureIdSchema,
-  positionId: IdSchema,
-  method: v.pipe(v.number(), v.integer(), v.minValue(1)),
-  /** Corners of the region in pixels of the upright picture. */
-  corners: v.tuple([pixels, pixels, pixels, pixels]),
-  confidence: share,
-  found: v.variant('kind', [
-    v.object({
-      kind: v.literal('pattern'),
-      flank: v.picklist(['drive', 'coast']),
-      coverage: share,
-      centroid: place,
-      extent: v.object({ length: v.tuple([share, share]), height: v.tuple([share, share]) }),
-    }),
-    v.object({ kind: v.literal('pits'), areaFraction: share, count: pieces(9999) }),
-  ]),
-});
-
 /** The order in which this unit came apart is better than the type's own, and why. */
 const OrderSchema = v.object({ what: v.literal('order'), why: words(200, 1) });
 
@@ -192,7 +174,11 @@ export const RecordContentSchema = v.variant('what', [
   CountSchema,
   LabSchema,
   LabSentSchema,
+  PictureMarkedSchema,
+  PictureScaledSchema,
+  PictureSizedSchema,
   PictureMeasuredSchema,
+  PatternMovedSchema,
   OrderSchema,
   CautionSeenSchema,
 ]);

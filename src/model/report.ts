@@ -1,4 +1,5 @@
 import type { Grade } from './damage';
+import type { Mark } from './pictureRecord';
 
 export interface Shop {
   readonly name: string;
@@ -22,8 +23,18 @@ export interface ReportPart {
   readonly gradeWord: string;
   readonly seen: readonly string[];
   readonly measured: readonly ReportMeasurement[];
-  readonly photographs: readonly { readonly id: string; readonly digest: string; readonly caption: string }[];
+  readonly photographs: readonly ReportPhotograph[];
   readonly decision: string;
+}
+
+export interface ReportPhotograph {
+  readonly id: string;
+  readonly digest: string;
+  readonly caption: string;
+  /** What was drawn on it when the report was issued, in pixels of a picture of this size. */
+  readonly marks?: readonly Mark[];
+  readonly width?: number;
+  readonly height?: number;
 }
 
 /** What the customer holds in his hands, frozen when it is issued. Plain words, no jargon without one. */

@@ -64,6 +64,8 @@ export interface Photograph extends Captured {
   readonly height: number;
   readonly mime: string;
   readonly takenAt: string | null;
+  /** What the camera says of its lens. */
+  readonly lens: string | null;
 }
 
 /** Drained oil, a step of the strip, a count: what the bench records beside what it measures and sees. */
@@ -191,4 +193,15 @@ export interface RackEntry {
   readonly dueOn: string;
   readonly station: StationId;
   readonly stationOpen: number;
+}
+
+/** A photograph of the same place in another unit of the type, to look at beside one’s own. */
+export interface LikePhotograph {
+  readonly id: string;
+  readonly jobId: string;
+  readonly peg: number;
+  readonly bookedAt: string;
+  readonly fileName: string;
+  readonly width: number;
+  readonly height: number;
 }

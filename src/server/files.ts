@@ -10,6 +10,20 @@ export const photographPath = (dataFolder: string, digest: string): string =>
 export const derivedPath = (dataFolder: string, digest: string, size: number): string =>
   path.join(dataFolder, 'derived', `${size}`, digest.slice(0, 2), `${digest}.jpg`);
 
+/** Where the pieces of a photograph for looking closely are kept; they can be made again. */
+export const tileFolder = (dataFolder: string, digest: string): string =>
+  path.join(dataFolder, 'derived', 'tiles', digest.slice(0, 2), digest);
+
+/** A JPEG that was made beside an original which browsers can't show. */
+export const besidePath = (dataFolder: string, digest: string): string =>
+  `${photographPath(dataFolder, digest)}.jpg`;
+
+/** What is looked at and measured: the original, or the JPEG made beside it. */
+export function sourceOf(dataFolder: string, digest: string): string {
+  const beside = besidePath(dataFolder, digest);
+  return fs.existsSync(beside) ? beside : photographPath(dataFolder, digest);
+}
+
 interface Received {
   readonly digest: string;
   readonly bytes: number;

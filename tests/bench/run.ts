@@ -1,3 +1,6 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import { Matrix, QrDecomposition } from 'ml-matrix';
 import sharp from 'sharp';
 import { contactPattern } from '@/core/imaging/contactPattern';
@@ -7,6 +10,8 @@ import { rotationSeries } from '@/core/metrology/rotationSeries';
 import { type Stock, shimStack } from '@/core/setup/shimStack';
 import { renderFlank } from '../../demo/render/flank';
 import { paintedFlank } from '../../demo/render/flankSeries';
+import { peakMegabytes } from './peak';
+import { uploadsAgainstThumbnails } from './uploads';
 
 /*
  * npm run bench: what a calculation costs against the bare work that it can't do without, in the same run. A bound is a
@@ -22,6 +27,7 @@ interface Measured {
 }
 
 const ROUNDS = 7;
+const WARM_UP = 8;
 
 async function medianMs(work: Measured['ours']): Promise<number> {
   const times: number[] = [];
@@ -130,14 +136,40 @@ const MEASURED: readonly Measured[] = [
 ];
 
 let failed = 0;
+const tell = (name: string, words: string, bound: string, held: boolean) => {
+  if (!held) failed += 1;
+  console.log(`${name}\n  ${words} (${bound}): ${held ? 'held' : 'NOT HELD'}`);
+};
 for (const { name, ours, bare, bound, holds } of MEASURED) {
-  await ours();
+  // The engine compiles what runs often: a shop measures many pictures, and so does this.
+  for (let round = 0; round < WARM_UP; round += 1) await ours();
   const own = await medianMs(ours);
   const other = await medianMs(bare);
   const ratio = own / other;
-  if (!holds(ratio)) failed += 1;
-  console.log(
-    `${name}\n  ${own.toFixed(2)} ms against ${other.toFixed(2)} ms, ratio ${ratio.toPrecision(3)} (${bound}): ${holds(ratio) ? 'held' : 'NOT HELD'}`,
+  tell(
+    name,
+    `${own.toFixed(2)} ms against ${other.toFixed(2)} ms, ratio ${ratio.toPrecision(3)}`,
+    bound,
+    holds(ratio),
   );
 }
+
+const uploads = await uploadsAgainstThumbnails(FLANK.jpeg, 40);
+tell(
+  'forty 12 MP uploads with their thumbnails, against the thumbnails alone',
+  `${uploads.ours.toFixed(0)} ms against ${uploads.bare.toFixed(0)} ms, ratio ${(uploads.ours / uploads.bare).toPrecision(3)}`,
+  'at most 1.5 times as long',
+  uploads.ours / uploads.bare <= 1.5,
+);
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'bench-'));
+const image = path.join(folder, 'flank.jpg');
+fs.writeFileSync(image, FLANK.jpeg);
+for (const [sum, region] of [
+  ['contact-pattern', 'flank'],
+  ['surface-damage', 'region'],
+] as const) {
+  const peak = peakMegabytes('cli/compute.ts', [sum], JSON.stringify({ image, [region]: FLANK.corners }));
+  tell(`memory of ${sum} on a 12 MP JPEG`, `${peak.toFixed(0)} MB`, 'under 400 MB in all', peak < 400);
+}
+fs.rmSync(folder, { recursive: true });
 process.exit(failed === 0 ? 0 : 1);

@@ -115,17 +115,17 @@ test('files that are no good are named, the rest of the batch is kept, 25 MB arr
   await chooser(page).setInputFiles([
     { name: 'invoice.pdf', mimeType: 'image/jpeg', buffer: Buffer.from('%PDF-1.7 this is no picture') },
     {
-      name: 'phone.heic',
-      mimeType: 'image/heic',
-      buffer: Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), Buffer.alloc(64)]),
+      name: 'camera.raw',
+      mimeType: 'image/tiff',
+      buffer: Buffer.concat([Buffer.from('II*\0\x10\0\0\0CR\x02\0'), Buffer.alloc(64)]),
     },
     large,
     demoPhotograph('ring-gear-pitted.jpg'),
   ]);
   await expect(
-    page.getByText('invoice.pdf: this is no JPEG, PNG or WebP picture. It was not taken.'),
+    page.getByText('invoice.pdf: this is no JPEG, PNG, WebP or HEIC picture. It was not taken.'),
   ).toBeVisible();
-  await expect(page.getByText('phone.heic: this is a HEIC picture')).toBeVisible();
+  await expect(page.getByText('camera.raw: this is a camera’s raw file')).toBeVisible();
   const { photographs } = await stored(page, jobId, 2);
   expect(photographs.map(({ fileName, bytes }) => [fileName, bytes])).toEqual([
     ['large.jpg', large.buffer.length],

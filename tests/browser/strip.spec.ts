@@ -1,5 +1,9 @@
-import type { Page } from '@playwright/test';
-import { alive, bookIn, enter, expect, test, toStation } from './fixtures';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { BROWSER } from './chromium.mjs';
+import { alive, bookIn, enter, everythingStored, expect, jobIdOf, test, toStation } from './fixtures';
 import { demoPhotograph } from './pictures';
 
 test('drained, a baseline honestly left open, stripped; one roller short stays open up to the report', async ({
@@ -171,6 +175,50 @@ test('half of a strip without network: the page opens again from the device, eac
   expect(snapshot.photographs).toMatchObject([
     { fileName: 'cross-pin-flat.jpg', station: 'strip', stepId: expect.any(String) },
   ]);
+});
+
+test('the whole browser closed in the pit and started again without network: the step is still there, and arrives once', async ({
+  baseURL,
+}) => {
+  const profile = fs.mkdtempSync(path.join(os.tmpdir(), 'stereotome-tablet-'));
+  const start = () =>
+    chromium.launchPersistentContext(profile, { ...BROWSER, baseURL, reducedMotion: 'reduce' });
+  let tablet = await start();
+  try {
+    const page = await tablet.newPage();
+    await enter(page, 'inspector');
+    await bookIn(page, 'baler of the restart', 'Hypoid axle head 11/41');
+    await toStation(page, 'Strip');
+    const address = page.url();
+    await page.getByRole('button', { name: 'Read and understood' }).click();
+    await expect(page.getByRole('button', { name: 'Read and understood' })).toHaveCount(0);
+    await everythingStored(page);
+    await kept(page);
+    await tablet.setOffline(true);
+    await page.getByTestId('step').getByRole('button', { name: 'Done' }).click();
+    await expect(logOf(page).last()).toContainText('waits on this device');
+    await tablet.close();
+
+    tablet = await start();
+    await tablet.setOffline(true);
+    const again = await tablet.newPage();
+    await again.goto(address);
+    await alive(again);
+    await expect(logOf(again)).toHaveCount(1);
+    await expect(logOf(again)).toContainText('waits on this device');
+
+    await tablet.setOffline(false);
+    await again.reload();
+    await alive(again);
+    await everythingStored(again);
+    await expect(logOf(again)).toHaveCount(1);
+    const answer = await again.request.get(`/api/v1/jobs/${await jobIdOf(again)}`);
+    const { records } = (await answer.json()) as { records: { content: { what: string } }[] };
+    expect(records.map(({ content }) => content.what).sort()).toEqual(['caution-seen', 'step']);
+  } finally {
+    await tablet.close();
+    fs.rmSync(profile, { recursive: true, force: true });
+  }
 });
 
 const logOf = (page: Page) => page.getByTestId('step-log').locator('[data-capture]');

@@ -146,6 +146,8 @@ describe('a bench record', () => {
     expect(refused(() => keep({ ...measured, photographId: own, confidence: 1.2 })).code).toBe('bad-input');
     expect(tellMeasured(measured)).toBe('3 pits, 4.0 % of the surface; confidence 0.90');
     expect(tellMeasured({ ...measured, confidence: 0.2 })).toContain('not to be relied on');
+    // A hand that corrects what was taken doesn't make a poor picture a good one.
+    expect(tellMeasured({ ...measured, confidence: 0.2, byHand: true })).toContain('not to be relied on');
   });
 
   it('is struck out with a reason and then counts for nothing', () => {

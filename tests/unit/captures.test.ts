@@ -196,7 +196,7 @@ describe('a photograph', () => {
     [
       'that is no picture',
       () => ({ bytes: Buffer.from('%PDF-1.7 no picture at all') }),
-      'no JPEG, PNG or WebP',
+      'no JPEG, PNG, WebP or HEIC',
     ],
     [
       'in HEIC',

@@ -249,8 +249,8 @@ describe('files before they are queued', () => {
     new Blob(bytes.map((part) => (typeof part === 'string' ? part : new Uint8Array(part))));
   it.each([
     ['nothing', file(), 'the file is empty'],
-    ['a text', file('hello, this is a text'), 'no JPEG, PNG or WebP'],
-    ['a phone’s HEIC', file([0, 0, 0, 24], 'ftypheic'), 'HEIC'],
+    ['a text', file('hello, this is a text'), 'no JPEG, PNG, WebP or HEIC'],
+    ['a camera’s raw file', file('II*\0\x10\0\0\0CR'), 'a camera’s raw file'],
     ['sixty megabytes', file([0xff, 0xd8, 0xff], 'x'.repeat(60_000_000)), '60 MB is more than the 50 MB'],
   ])('%s is refused in words', async (_, blob, words) => {
     expect(await refusePicture(blob)).toContain(words);
@@ -259,6 +259,7 @@ describe('files before they are queued', () => {
     ['JPEG', file([0xff, 0xd8, 0xff, 0xe0], 'rest of it')],
     ['PNG', file([0x89], 'PNG\r\n rest')],
     ['WebP', file('RIFF', [1, 2, 3, 4], 'WEBP')],
+    ['a phone’s HEIC', file([0, 0, 0, 24], 'ftypheic')],
   ])('%s is taken', async (_, blob) => {
     expect(await refusePicture(blob)).toBeUndefined();
   });

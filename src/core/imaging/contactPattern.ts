@@ -1,16 +1,18 @@
 import * as v from 'valibot';
 import { chromaOfHex, splitCompound } from './compound';
+import type { Doubts } from './confidence';
 import { refuseBadQuad } from './homography';
-import { findPatch, measurePatch } from './patch';
+import { measurePatch } from './measurePatch';
+import { findPatch } from './patch';
 import { patchConfidence } from './patchConfidence';
 import { LINEAR, type Quad, type Raster } from './raster';
 import { gridOf, rectify } from './rectify';
 
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
-export const CONTACT_PATTERN_VERSION = 1;
+export const CONTACT_PATTERN_VERSION = 2;
 
-/** Cells along the longer side of the flank: a cell is half a per cent, well under what is asked of the figures. */
-const CELLS = 200;
+/** Cells along the longer side of the flank: a cell is under one per cent, well below what is asked of the figures. */
+const CELLS = 128;
 
 const corner = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.finite())]);
 export const QuadSchema = v.tuple([corner, corner, corner, corner]);
@@ -40,7 +42,7 @@ export interface ContactPatternResult extends ContactPattern {
   /** The patch on a grid of the flank, row 0 at the root, 1 where the compound was squeezed out. */
   readonly mask: { readonly width: number; readonly height: number; readonly cells: Uint8Array };
   /** What makes the confidence, each 0…1, for who asks why it is low. */
-  readonly doubts: Readonly<Record<string, number>>;
+  readonly doubts: Doubts;
 }
 
 /**

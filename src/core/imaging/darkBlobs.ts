@@ -17,6 +17,7 @@ export interface DarkBlobs {
 const WIDEST = 0.18;
 const LEAST_DEPTH = 0.42;
 const LEAST_CELLS = 14;
+const LARGE = 0.03;
 /** The edge of a spot falls by this share of its depth within a cell; a stain's edge does not. */
 const STEEP = 0.06;
 /** A spot reaches up to this share of its depth: a little over the half, since the closing's ground lies a little high. */
@@ -149,7 +150,9 @@ function shapeOf(
   const spread = Math.sqrt(((cxx - cyy) / 2) ** 2 + cxy * cxy);
   const slender = Math.sqrt(((cxx + cyy) / 2 + spread) / Math.max(1e-6, (cxx + cyy) / 2 - spread));
   // Nearly all of the outline has to be steep: what lies between a shadow and a glint has one steep side at most.
-  const steepness = edges.length === 0 ? 0 : quantile(edges, 0.25) / Math.max(1e-6, deep);
+  // A large one is a shadow more easily than a pit: it has to be steep all round.
+  const hardest = n > LARGE * width * height ? 0.08 : 0.25;
+  const steepness = edges.length === 0 ? 0 : quantile(edges, hardest) / Math.max(1e-6, deep);
   // Of the whole outline of a spot no more than a third may lie on the edge of the region.
   if (slender > 6 || cut > 0.33 * (edges.length + cut) || n > 0.12 * width * height) return 'no';
   if (steepness < 0.6 * STEEP) return 'no';
@@ -160,33 +163,37 @@ function shapeOf(
 function extreme(plane: Float32Array, { width, height }: Size, radius: number, sign: 1 | -1): Float32Array {
   const across = new Float32Array(plane.length);
   const down = new Float32Array(plane.length);
-  for (let row = 0; row < height; row += 1) extremeLine(plane, across, row * width, 1, width, radius, sign);
+  const most = Math.max(width, height) + 4 * radius + 1;
+  const work = { forward: new Float64Array(most), backward: new Float64Array(most) };
+  for (let row = 0; row < height; row += 1)
+    extremeLine(plane, across, { start: row * width, step: 1, count: width }, radius, sign, work);
   for (let column = 0; column < width; column += 1)
-    extremeLine(across, down, column, width, height, radius, sign);
+    extremeLine(across, down, { start: column, step: width, count: height }, radius, sign, work);
   return down;
 }
 
 function extremeLine(
   from: Float32Array,
   to: Float32Array,
-  start: number,
-  step: number,
-  count: number,
+  { start, step, count }: { readonly start: number; readonly step: number; readonly count: number },
   radius: number,
   sign: 1 | -1,
+  { forward, backward }: { readonly forward: Float64Array; readonly backward: Float64Array },
 ): void {
   const window = 2 * radius + 1;
   const padded = Math.ceil((count + 2 * radius) / window) * window;
-  const line = new Float64Array(padded).fill(Number.NEGATIVE_INFINITY);
-  for (let at = 0; at < count; at += 1) line[at + radius] = sign * from[start + at * step]!;
-  const forward = line.slice();
-  const backward = line.slice();
-  for (let at = 1; at < padded; at += 1) {
-    if (at % window !== 0 && forward[at - 1]! > forward[at]!) forward[at] = forward[at - 1]!;
-    const back = padded - 1 - at;
-    if ((back + 1) % window !== 0 && backward[back + 1]! > backward[back]!)
-      backward[back] = backward[back + 1]!;
+  forward.fill(Number.NEGATIVE_INFINITY, 0, padded);
+  for (let at = 0; at < count; at += 1) forward[at + radius] = sign * from[start + at * step]!;
+  backward.set(forward.subarray(0, padded));
+  for (let block = 0; block < padded; block += window) {
+    const end = block + window;
+    for (let at = block + 1; at < end; at += 1)
+      if (forward[at - 1]! > forward[at]!) forward[at] = forward[at - 1]!;
+    for (let at = end - 2; at >= block; at -= 1)
+      if (backward[at + 1]! > backward[at]!) backward[at] = backward[at + 1]!;
   }
-  for (let at = 0; at < count; at += 1)
-    to[start + at * step] = sign * Math.max(backward[at]!, forward[at + window - 1]!);
+  for (let at = 0; at < count; at += 1) {
+    const [left, right] = [backward[at]!, forward[at + window - 1]!];
+    to[start + at * step] = sign * (left > right ? left : right);
+  }
 }

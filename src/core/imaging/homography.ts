@@ -47,14 +47,17 @@ const turns = (quad: Quad): number[] =>
     return (x - ax) * (by - y) - (y - ay) * (bx - x);
   });
 
-/** Area of four corners in square pixels, by the shoelace sum. */
-export const quadArea = (quad: Quad): number =>
+/** Area inside corners given one after the other, by the shoelace sum. */
+export const polygonArea = (points: readonly Point[]): number =>
   Math.abs(
-    quad.reduce((sum, [x, y], index) => {
-      const [nx, ny] = quad[(index + 1) % 4]!;
+    points.reduce((sum, [x, y], index) => {
+      const [nx, ny] = points[(index + 1) % points.length]!;
       return sum + x * ny - nx * y;
     }, 0),
   ) / 2;
+
+/** Area of four corners in square pixels. */
+export const quadArea = (quad: Quad): number => polygonArea(quad);
 
 /**
  * Refuses corners that are no region: crossed, folded in, on one line, too small, or outside the picture.

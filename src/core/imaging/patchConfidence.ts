@@ -1,8 +1,9 @@
 import type { CompoundSplit } from './compound';
+import { confidenceOf, type Doubts, ramp } from './confidence';
 import { blur, dilate, erode, quantile, type Size } from './planes';
 import type { Quad, Raster } from './raster';
 import { type Rectified, rectify } from './rectify';
-import { ramp, sharpness } from './sharpness';
+import { sharpness } from './sharpness';
 
 interface Evidence {
   readonly picture: Raster;
@@ -18,7 +19,7 @@ interface Evidence {
  */
 export function patchConfidence(evidence: Evidence): {
   readonly confidence: number;
-  readonly doubts: Readonly<Record<string, number>>;
+  readonly doubts: Doubts;
 } {
   const { split, mask, square } = evidence;
   const coverage = mask.reduce((sum, set) => sum + set, 0) / mask.length;
@@ -32,8 +33,7 @@ export function patchConfidence(evidence: Evidence): {
     painted: paintedRound(split, mask, square),
     corners: cornersFit(evidence),
   };
-  const confidence = Object.values(doubts).reduce((product, factor) => product * (0.05 + 0.95 * factor), 1);
-  return { confidence, doubts };
+  return { confidence: confidenceOf(doubts), doubts };
 }
 
 /** How much of what is not patch is compound: a flank half painted tells no pattern. */
@@ -63,7 +63,7 @@ function cornersFit({ picture, flank, square, mask }: Evidence): number {
     const at = (away: number) => stripColour(wide, side, away, pad);
     const outside = colourDistance(at(-0.06), at(0.03));
     const inside = colourDistance(at(0.05), at(0.12));
-    return ramp(outside / (inside + 0.05), 0.6, 1.6);
+    return ramp(outside / (inside + 0.05), 0.6, 1.6) * ramp(outside, 0.1, 0.28);
   });
   const touching = erode(mask, square, 1).some((set) => set === 1) ? 1 : 0.5;
   return touching * ramp(fits.reduce((sum, fit) => sum + fit, 0) / fits.length, 0.5, 0.75);

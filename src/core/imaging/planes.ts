@@ -6,8 +6,8 @@ export interface Size {
 }
 
 /**
- * Gaussian blur, the edge cells repeated: three running means one after the other, which come within a few per cent of it at a
- * cost that doesn't grow with its width (W. M. Wells, 1986). Narrow ones are weighted out in full.
+ * Gaussian blur, the edge cells repeated: three running means of whole cells one after the other, which come near it at a cost that
+ * doesn't grow with its width (W. M. Wells, 1986). Narrow ones are weighted out in full.
  */
 export function blur(plane: Float32Array, size: Size, sigma: number): Float32Array {
   if (sigma <= 0) return plane.slice();
@@ -224,6 +224,20 @@ export function blobsOf(mask: Uint8Array, { width, height }: Size): Blobs {
   return { labels, areas };
 }
 
+/** The blob with the most cells far from its own edge: a large round one before a long thin one. */
+export function deepest(mask: Uint8Array, size: Size): Uint8Array {
+  const { labels, areas } = blobsOf(mask, size);
+  // None, or one alone.
+  if (areas.length < 3) return mask;
+  const depth = distanceSquared(inverse(mask), size);
+  const weight = new Float64Array(areas.length);
+  labels.forEach((label, cell) => {
+    if (label > 0) weight[label]! += Math.sqrt(depth[cell]!);
+  });
+  const best = weight.indexOf(Math.max(...weight));
+  return Uint8Array.from(labels, (label) => (label === best ? 1 : 0));
+}
+
 /** Sets every cell that the mask surrounds. */
 export function fillHoles(mask: Uint8Array, size: Size): Uint8Array {
   const { labels, areas } = blobsOf(inverse(mask), size);
@@ -241,7 +255,7 @@ export function fillHoles(mask: Uint8Array, size: Size): Uint8Array {
 }
 
 /** Cells spread evenly over a plane, a few thousand of them: enough for a quantile. */
-export function sampled(cells: number, most = 5000): number[] {
+export function sampled(cells: number, most = 3000): number[] {
   const step = Math.max(1, cells / most);
   return Array.from({ length: Math.floor(cells / step) }, (_, index) => Math.floor((index + 0.37) * step));
 }

@@ -1,16 +1,22 @@
 import * as v from 'valibot';
+import { BadInput } from '../badInput';
 import { notNegative, positive } from '../fields';
+import { confidenceOf, type Doubts, ramp } from './confidence';
 import { QuadSchema } from './contactPattern';
-import { darkBlobs, type Spot } from './darkBlobs';
+import { type DarkBlobs, darkBlobs, type Spot } from './darkBlobs';
 import { quadArea, refuseBadQuad } from './homography';
-import type { Quad, Raster } from './raster';
+import { cellsInside } from './outline';
+import { blobsOf, type Size } from './planes';
+import type { Point, Quad, Raster } from './raster';
 import { gridOf, type Rectified, rectify } from './rectify';
-import { ramp, sharpness } from './sharpness';
+import { sharpness } from './sharpness';
 
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
-export const SURFACE_DAMAGE_VERSION = 1;
+export const SURFACE_DAMAGE_VERSION = 2;
 
-const CELLS = 340;
+const CELLS = 310;
+const LEAST_CELLS = 400;
+const SLIVER = 14;
 
 export const SurfaceDamageInputSchema = v.object({
   image: v.pipe(v.string(), v.minLength(1, 'the path of a picture')),
@@ -30,7 +36,7 @@ export type SurfaceDamage = v.InferOutput<typeof SurfaceDamageOutputSchema>;
 export interface SurfaceDamageResult extends SurfaceDamage {
   /** The pits on a grid of the region, 1 where one is. */
   readonly mask: { readonly width: number; readonly height: number; readonly cells: Uint8Array };
-  readonly doubts: Readonly<Record<string, number>>;
+  readonly doubts: Doubts;
 }
 
 /**
@@ -42,17 +48,28 @@ export function surfaceDamage(
   picture: Raster,
   {
     region,
+    outline,
     mmPerPixel,
     darker = 'auto',
-  }: { readonly region: Quad; readonly mmPerPixel?: number | undefined; readonly darker?: 'auto' | boolean },
+  }: {
+    readonly region: Quad;
+    /** Drawn by hand inside the region: only what lies in it counts, and shares are shares of it. Pixels. */
+    readonly outline?: readonly Point[] | undefined;
+    readonly mmPerPixel?: number | undefined;
+    readonly darker?: 'auto' | boolean;
+  },
 ): SurfaceDamageResult {
   refuseBadQuad(region, picture, 'region');
   const square = rectify(picture, region, gridOf(region, CELLS));
   const { width, height } = square;
-  const found = darkBlobs(lightOf(square, darker !== false), square);
-  const share = (cells: number) => cells / (width * height);
+  const whole = darkBlobs(lightOf(square, darker !== false), square);
+  const inside = outline && cellsInside(outline, region, square);
+  const found = inside ? spotsInside(whole, inside, square) : whole;
+  const all = inside ? inside.reduce((sum, set) => sum + set, 0) : width * height;
+  if (all < LEAST_CELLS) throw new BadInput('outline', 'the outline encloses too little to measure');
+  const share = (cells: number) => cells / all;
   const largest = Math.max(0, ...found.spots.map(({ cells }) => cells));
-  const diameter = Math.sqrt((4 * share(largest) * quadArea(region)) / Math.PI);
+  const diameter = Math.sqrt((4 * (largest / (width * height)) * quadArea(region)) / Math.PI);
   const doubts = doubtsOf(square, found);
   return {
     areaFraction: share(found.spots.reduce((sum, { cells }) => sum + cells, 0)),
@@ -61,9 +78,24 @@ export function surfaceDamage(
       areaFraction: share(largest),
       ...(mmPerPixel === undefined ? {} : { diameterMm: diameter * mmPerPixel }),
     },
-    confidence: Object.values(doubts).reduce((product, factor) => product * (0.05 + 0.95 * factor), 1),
+    confidence: confidenceOf(doubts),
     doubts,
     mask: { width, height, cells: found.mask },
+  };
+}
+
+/** Of the spots those parts that lie inside; a sliver that the outline cuts off is no spot. */
+function spotsInside({ mask, spots, doubtful }: DarkBlobs, inside: Uint8Array, size: Size): DarkBlobs {
+  const { labels, areas } = blobsOf(
+    mask.map((set, cell) => set & inside[cell]!),
+    size,
+  );
+  const depth = spots.reduce((sum, spot) => sum + spot.depth, 0) / Math.max(1, spots.length);
+  const kept = areas.map((cells, label) => label > 0 && cells >= SLIVER);
+  return {
+    mask: Uint8Array.from(labels, (label) => (kept[label] ? 1 : 0)),
+    spots: areas.filter((_, label) => kept[label]).map((cells) => ({ cells, depth })),
+    doubtful: doubtful * (inside.reduce((sum, set) => sum + set, 0) / inside.length),
   };
 }
 

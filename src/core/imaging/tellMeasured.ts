@@ -1,15 +1,21 @@
 import type { RecordOf } from '@/model/benchRecord';
 import { formatNumber } from '../quantity/format';
+import { type Doubts, LEAST_TRUST } from './confidence';
 
 type Measured = RecordOf<'picture-measured'>;
 
 const percent = (share: number) => `${formatNumber(100 * share, share < 0.1 ? 1 : 0)} %`;
 
 /** What a photograph told, in a line, with how far it may be trusted. */
-export function tellMeasured({ found, confidence }: Pick<Measured, 'found' | 'confidence'>): string {
-  const trust = `confidence ${formatNumber(confidence, 2)}${confidence < 0.5 ? ', not to be relied on' : ''}`;
+export function tellMeasured({
+  found,
+  confidence,
+  byHand,
+}: Pick<Measured, 'found' | 'confidence' | 'byHand'>): string {
+  // What a hand corrected is still a picture that may be too poor to tell anything.
+  const trust = `${byHand ? 'corrected by hand, ' : ''}confidence ${formatNumber(confidence, 2)}${confidence < LEAST_TRUST ? ', not to be relied on' : ''}`;
   if (found.kind === 'pits')
-    return `${found.count === 1 ? 'One pit' : `${found.count} pits`}, ${percent(found.areaFraction)} of the surface; ${trust}`;
+    return `${found.count === 1 ? 'One pit' : `${found.count} pits`}, ${percent(found.areaFraction)} of the surface${found.largestMm === undefined ? '' : `, the largest ${formatNumber(found.largestMm, 1)} mm across`}; ${trust}`;
   const { coverage, centroid, extent, flank } = found;
   return [
     `Pattern on ${flank}: ${percent(coverage)} of the flank`,
@@ -32,8 +38,22 @@ const DOUBTS: Record<string, string> = {
 };
 
 /** Why a picture is trusted little, the worst first. */
-export const doubtWords = (doubts: Readonly<Record<string, number>>): string[] =>
+export const doubtWords = (doubts: Doubts): string[] =>
   Object.entries(doubts)
     .filter(([, factor]) => factor < 0.6)
     .sort(([, a], [, b]) => a - b)
     .map(([name]) => DOUBTS[name] ?? name);
+
+const SIZED = { length: ['Length', 'mm'], angle: ['Angle', '°'], area: ['Area', 'mm²'] } as const;
+
+/** A length, angle or area with its expanded uncertainty (k = 2), to as many digits as that bears. */
+export function tellSized({
+  shape,
+  value,
+  standardUncertainty,
+}: Pick<RecordOf<'picture-sized'>, 'shape' | 'value' | 'standardUncertainty'>): string {
+  const [name, unit] = SIZED[shape];
+  const expanded = 2 * standardUncertainty;
+  const digits = expanded >= 10 ? 0 : expanded >= 1 ? 1 : 2;
+  return `${name} ${formatNumber(value, digits)} ± ${formatNumber(expanded, digits)} ${unit}`;
+}

@@ -39,8 +39,9 @@ export function outliers({ values, alpha, maxOutliers, resolution }: OutliersInp
   for (let step = 1; step <= maxOutliers; step += 1) {
     const middle = mean(kept, ({ value }) => value) ?? 0;
     const scatter = Math.max(deviation(kept, ({ value }) => value) ?? 0, resolution / Math.sqrt(12));
+    // Of two that lie equally far out the first goes, however the sums were rounded.
     const farthest = kept.reduce((far, next) =>
-      Math.abs(next.value - middle) > Math.abs(far.value - middle) ? next : far,
+      Math.abs(next.value - middle) > Math.abs(far.value - middle) + nothing ? next : far,
     );
     const distance = Math.abs(farthest.value - middle);
     steps.push({

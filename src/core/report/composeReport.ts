@@ -2,6 +2,7 @@ import { GRADE_WORD, type Grade } from '@/model/damage';
 import { PART_DECISIONS, SURENESS_WORDS, UNIT_DECISIONS } from '@/model/job';
 import type { ReportDocument, ReportPart, Shop } from '@/model/report';
 import type { JobSnapshot } from '@/model/snapshot';
+import { marksOn } from '../imaging/marks';
 import { baselineChecks, movedOn } from '../strip/baseline';
 import { unmatched } from '../strip/debris';
 import { waitingSamples } from '../strip/waitingSamples';
@@ -111,7 +112,10 @@ function describePart(part: PartState, snapshot: JobSnapshot, findMode: FindMode
     measured: part.judgements.map(({ check, judgement, accepted }) =>
       describeMeasurement(check, judgement, accepted),
     ),
-    photographs: own(snapshot.photographs).map(({ id, digest }) => ({ id, digest, caption: position.name })),
+    photographs: own(snapshot.photographs).map(({ id, digest, width, height }) => {
+      const marks = marksOn(snapshot.records, id);
+      return { id, digest, caption: position.name, ...(marks.length > 0 ? { marks, width, height } : {}) };
+    }),
     decision: PART_DECISIONS.find(({ id }) => id === decision)?.name ?? 'Not decided',
   };
 }

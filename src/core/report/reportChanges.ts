@@ -38,6 +38,17 @@ function partChanges(before: ReportDocument, after: ReportDocument): string[] {
         `${part.name} has ${part.photographs.length} photographs, it had ${was.photographs.length}.`,
       );
   }
+  for (const [id, part] of later) {
+    const was = earlier.get(id);
+    const marksOf = ({ photographs }: typeof part) =>
+      photographs.map(({ id: photographId, marks = [] }) => [photographId, marks]);
+    if (
+      was &&
+      was.photographs.length === part.photographs.length &&
+      !sameContent(marksOf(was), marksOf(part))
+    )
+      changes.push(`${part.name}: what is drawn on its photographs changed.`);
+  }
   for (const [id, part] of earlier) if (!later.has(id)) changes.push(`${part.name} is no longer settled.`);
   return changes;
 }

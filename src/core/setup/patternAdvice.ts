@@ -6,7 +6,8 @@ import { formatNumber } from '../quantity/format';
 
 const place = v.object({ length: finite, height: finite });
 const perMm = v.object({ drive: place, coast: place });
-type Place = v.InferOutput<typeof place>;
+export type Place = v.InferOutput<typeof place>;
+export type Flank = 'drive' | 'coast';
 export type Sensitivities = { readonly depth: PerMm; readonly backlash: PerMm };
 type PerMm = v.InferOutput<typeof perMm>;
 

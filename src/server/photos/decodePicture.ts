@@ -1,6 +1,8 @@
 import sharp from 'sharp';
 import type { Raster } from '@/core/imaging/raster';
 import { Refusal } from '../refusal';
+import { headOf } from './headOf';
+import { heicAsJpeg, isHeic } from './heic';
 import { MOST_PIXELS } from './inspectPicture';
 
 /**
@@ -8,8 +10,10 @@ import { MOST_PIXELS } from './inspectPicture';
  * brought to that; what can't be decoded whole is refused.
  */
 export async function decodePicture(file: string): Promise<Raster> {
+  const head = await headOf(file);
+  const source = head && isHeic(head) ? await heicAsJpeg(file) : file;
   try {
-    const { data, info } = await sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' })
+    const { data, info } = await sharp(source, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' })
       .autoOrient()
       .toColourspace('srgb')
       .removeAlpha()

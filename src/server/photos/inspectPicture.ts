@@ -4,6 +4,8 @@ import { Refusal } from '../refusal';
 /** 30 000 × 30 000 would unpack to gigabytes; no camera of the trade comes near this. */
 export const MOST_PIXELS = 120_000_000;
 const MIME: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
+/** Makers' raw files, by the letters they begin with beside plain TIFF's. */
+const RAW = /^(II\*\0|MM\0\*|IIRO|IIRS|IIU\0|FUJIFILMCCD|\0MRM|FOVb)|^.{4}ftypcrx/s;
 
 export interface Picture {
   readonly mime: string;
@@ -14,12 +16,11 @@ export interface Picture {
 
 /** Reads the head of a file, then decodes it once small, so that only what can be shown is ever stored. */
 export async function inspectPicture(file: string, head: Uint8Array): Promise<Picture> {
-  if (isHeic(head)) {
+  if (RAW.test(Buffer.from(head).toString('latin1')))
     throw new Refusal(
       'not-a-picture',
-      'This is a HEIC picture, which Stereotome cannot read yet. Set the phone to take JPEG (“most compatible”), or export it as JPEG.',
+      'This is a camera’s raw file, which is no finished picture. Export it as JPEG, or let the camera store JPEG beside it. Nothing of it was stored.',
     );
-  }
   const metadata = await sharp(file, { limitInputPixels: false })
     .metadata()
     .catch(() => undefined);
@@ -27,7 +28,7 @@ export async function inspectPicture(file: string, head: Uint8Array): Promise<Pi
   if (!metadata || !mime || !metadata.width || !metadata.height)
     throw new Refusal(
       'not-a-picture',
-      'This file is no JPEG, PNG or WebP picture. Nothing of it was stored.',
+      'This file is no JPEG, PNG, WebP or HEIC picture. Nothing of it was stored.',
     );
   if (metadata.width * metadata.height > MOST_PIXELS) {
     throw new Refusal(
@@ -50,10 +51,4 @@ export async function inspectPicture(file: string, head: Uint8Array): Promise<Pi
     width: turned ? metadata.height : metadata.width,
     height: turned ? metadata.width : metadata.height,
   };
-}
-
-/** ISO base media files name their brand from the fifth byte on. */
-function isHeic(head: Uint8Array): boolean {
-  const brand = Buffer.from(head.subarray(4, 12)).toString('latin1');
-  return /^ftyp(heic|heix|hevc|hevx|heim|heis|mif1|msf1|avif)/.test(brand);
 }

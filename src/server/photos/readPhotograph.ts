@@ -2,17 +2,18 @@ import fs from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
 import * as v from 'valibot';
-import { filePhotograph, findPhotograph, listConflicts } from '@/db/captures';
+import { filePhotograph, findPhotograph, listConflicts, listPhotographsAlike } from '@/db/captures';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
 import { CaptureIdSchema, DigestSchema, IdSchema } from '@/model/ids';
 import { type Context, instant } from '../context';
-import { derivedPath, photographPath } from '../files';
+import { derivedPath, sourceOf } from '../files';
 import { openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
+import { pixelsOnly } from './pixelsOnly';
 
-export const PHOTOGRAPH_SIZES = [320, 1280, 8000] as const;
+export const PHOTOGRAPH_SIZES = [320, 1280] as const;
 const SizeSchema = v.picklist(PHOTOGRAPH_SIZES);
 
 /** The path of a photograph made small, upright and without its EXIF. Derived files can be made again. */
@@ -25,11 +26,10 @@ export async function derivedPhotograph(
   if (fs.existsSync(place)) return place;
   fs.mkdirSync(path.dirname(place), { recursive: true });
   const aside = `${place}.${context.newId()}`;
-  await sharp(photographPath(context.dataFolder, digest))
+  await sharp(sourceOf(context.dataFolder, digest))
     .autoOrient()
     .resize(size, size, { fit: 'inside', withoutEnlargement: true })
-    // The largest is measured: nothing of what was seen may get lost in it.
-    .jpeg({ quality: size === 8000 ? 96 : 82 })
+    .jpeg({ quality: 82 })
     .toFile(aside);
   fs.renameSync(aside, place);
   return place;
@@ -40,10 +40,39 @@ export const readPhotograph = defineUseCase(
   'job.read',
   v.object({ jobId: IdSchema, photographId: CaptureIdSchema, size: SizeSchema }),
   async (_actor, context, input) => {
-    const photograph = findPhotograph(context.db, input.photographId);
-    if (!photograph || photograph.jobId !== input.jobId)
-      throw new Refusal('not-found', 'There is no such photograph in this job.');
-    return derivedPhotograph(context, photograph.digest, input.size);
+    const { digest } = photographOfJob(context, input.jobId, input.photographId);
+    return derivedPhotograph(context, digest, input.size);
+  },
+);
+
+/** A photograph as this job has it. */
+export function photographOfJob({ db }: Context, jobId: string, photographId: string) {
+  const photograph = findPhotograph(db, photographId);
+  if (!photograph || photograph.jobId !== jobId)
+    throw new Refusal('not-found', 'There is no such photograph in this job.');
+  return photograph;
+}
+
+/**
+ * All pixels of a photograph as the camera stored them, for measuring: the original's own compressed data, without what tells where
+ * it was taken.
+ */
+export const readPhotographPixels = defineUseCase(
+  'job.read',
+  v.object({ jobId: IdSchema, photographId: CaptureIdSchema }),
+  async (_actor, context, { jobId, photographId }) => {
+    const { digest } = photographOfJob(context, jobId, photographId);
+    return pixelsOnly(await fs.promises.readFile(sourceOf(context.dataFolder, digest)));
+  },
+);
+
+/** Photographs of the same place in other units of this type: a sound one, or one that failed in another way. */
+export const listLikePhotographs = defineUseCase(
+  'job.read',
+  v.object({ jobId: IdSchema, positionId: IdSchema }),
+  (_actor, { db }, { jobId, positionId }) => {
+    openJob(db, jobId);
+    return { photographs: listPhotographsAlike(db, jobId, positionId) };
   },
 );
 

@@ -1,16 +1,17 @@
 import fs from 'node:fs';
-import { open } from 'node:fs/promises';
 import path from 'node:path';
 import * as v from 'valibot';
 import { insertPhotograph } from '@/db/captures';
 import { PhotographCaptureSchema } from '@/model/job';
 import { instant } from '../context';
-import { photographPath, receiveAside, settle } from '../files';
+import { besidePath, photographPath, receiveAside, settle } from '../files';
 import { openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { refuseOtherAuthor, storeOnce } from '../strip/capture';
 import { defineUseCase } from '../useCase';
-import { takenAt } from './exif';
+import { cameraNotes } from './exif';
+import { headOf } from './headOf';
+import { heicAsJpeg, isHeic } from './heic';
 import { inspectPicture } from './inspectPicture';
 
 export const MOST_PHOTOGRAPH_BYTES = 50_000_000;
@@ -39,6 +40,7 @@ export const storePhotograph = defineUseCase(
     if (capture.bytes > MOST_PHOTOGRAPH_BYTES)
       throw new Refusal('too-large', 'This file is larger than 50 MB. Nothing of it was stored.');
     const aside = path.join(context.dataFolder, 'incoming', `${capture.id}-${context.newId()}`);
+    const beside = `${aside}.jpg`;
     const received = await receiveAside(body, aside, MOST_PHOTOGRAPH_BYTES);
     try {
       if (received.bytes !== capture.bytes || received.digest !== capture.digest) {
@@ -48,30 +50,30 @@ export const storePhotograph = defineUseCase(
           { code: 'incomplete', received },
         );
       }
-      const picture = await inspectPicture(aside, await headOf(aside));
-      const taken = await takenAt(aside);
+      const head = (await headOf(aside)) ?? new Uint8Array();
+      const heic = isHeic(head);
+      if (heic) await fs.promises.writeFile(beside, await heicAsJpeg(aside));
+      const picture = await inspectPicture(heic ? beside : aside, head);
+      const notes = await cameraNotes(aside);
+      // The JPEG first: an original never stands alone that nobody could show.
+      if (heic) settle(beside, besidePath(context.dataFolder, capture.digest));
       settle(aside, photographPath(context.dataFolder, capture.digest));
       return storeOnce(context, 'photograph', capture, (contentDigest) => {
         insertPhotograph(context.db, {
           ...capture,
           ...picture,
+          ...(heic ? { mime: 'image/heic' } : {}),
           positionId: capture.positionId ?? null,
           station: capture.station ?? null,
           stepId: capture.stepId ?? null,
-          takenAt: taken,
+          ...notes,
           receivedAt: instant(context),
           contentDigest,
         });
       });
     } finally {
       fs.rmSync(aside, { force: true });
+      fs.rmSync(beside, { force: true });
     }
   },
 );
-
-async function headOf(file: string): Promise<Uint8Array> {
-  const handle = await open(file, 'r');
-  const { buffer } = await handle.read(Buffer.alloc(16), 0, 16, 0);
-  await handle.close();
-  return buffer;
-}

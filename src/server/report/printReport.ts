@@ -1,8 +1,9 @@
 import fs from 'node:fs';
 import PDFDocument from 'pdfkit';
+import { drawMark, penOf } from '@/core/imaging/marks';
 import { groupOpen } from '@/core/report/groupOpen';
 import type { ReportIssue } from '@/db/reports';
-import type { ReportPart } from '@/model/report';
+import type { ReportPart, ReportPhotograph } from '@/model/report';
 import type { Context } from '../context';
 import { collectPdf, registerFonts } from '../pdf';
 import { derivedPhotograph } from '../photos/readPhotograph';
@@ -15,6 +16,8 @@ const OXIDE = '#98290F';
 const RULE = '#7B827C';
 const MARGIN = 54;
 const PICTURE_WIDTH = 236;
+const PICTURE_HEIGHT = 158;
+const BRASS = '#E3B354';
 
 type Sheet = PDFKit.PDFDocument;
 
@@ -197,10 +200,14 @@ function pictureRow(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<string
   for (let first = 0; first < shown.length; first += 2) {
     if (sheet.y > sheet.page.height - 72 - 185) sheet.addPage();
     const top = sheet.y + 6;
-    shown.slice(first, first + 2).forEach(({ id, caption }, column) => {
+    shown.slice(first, first + 2).forEach((photograph, column) => {
+      const { id, caption } = photograph;
       const left = MARGIN + column * (PICTURE_WIDTH + 14);
       const picture = pictures.get(id);
-      if (picture) sheet.image(picture, left, top, { fit: [PICTURE_WIDTH, 158] });
+      if (picture) {
+        sheet.image(picture, left, top, { fit: [PICTURE_WIDTH, PICTURE_HEIGHT] });
+        drawMarks(sheet, photograph, [left, top]);
+      }
       const text = picture
         ? `${caption}, photograph ${first + column + 1}`
         : 'This photograph is missing from the shop’s files.';
@@ -211,6 +218,37 @@ function pictureRow(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<string
         .text(text, left, top + 161, { width: PICTURE_WIDTH });
     });
     sheet.y = top + 178;
+  }
+}
+
+/** What was drawn on a photograph, over its picture: the same strokes as on the screen. */
+function drawMarks(
+  sheet: Sheet,
+  { marks = [], width: wide = 1, height: high = 1 }: ReportPhotograph,
+  [left, top]: readonly [number, number],
+): void {
+  const picture = { width: wide, height: high };
+  const scale = Math.min(PICTURE_WIDTH / wide, PICTURE_HEIGHT / high);
+  const pen = penOf(picture);
+  for (const mark of marks) {
+    const { path, disc, words } = drawMark(mark, picture);
+    sheet.save();
+    sheet.translate(left, top).scale(scale);
+    for (const [width, colour] of [
+      [2.7 * pen, INK],
+      [1.3 * pen, BRASS],
+    ] as const)
+      if (path) sheet.path(path).lineCap('round').lineWidth(width).stroke(colour);
+    if (disc) sheet.circle(disc.at[0], disc.at[1], disc.radius).lineWidth(pen).fillAndStroke(BRASS, INK);
+    if (words) {
+      sheet
+        .font('bold')
+        .fontSize(words.size)
+        .fillColor(disc ? INK : BRASS);
+      const x = disc ? words.at[0] - sheet.widthOfString(words.text) / 2 : words.at[0];
+      sheet.text(words.text, x, words.at[1] - 0.68 * words.size, { lineBreak: false });
+    }
+    sheet.restore();
   }
 }
 

@@ -54,14 +54,26 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
       return;
     case 'picture-measured':
       positionOf(unitType, content.positionId);
-      if (findPhotograph(context.db, content.photographId)?.jobId !== jobId)
-        throw missing('content.photographId', 'This photograph is not of this job.');
+      photographOf(context, jobId, content.photographId);
+      return;
+    case 'picture-marked':
+    case 'picture-scaled':
+    case 'picture-sized':
+      photographOf(context, jobId, content.photographId);
+      return;
+    case 'pattern-moved':
+      positionOf(unitType, content.positionId);
       return;
     case 'step':
       refuseUnknownStep(unitType, content);
       return;
     default:
   }
+}
+
+function photographOf(context: Context, jobId: string, photographId: string): void {
+  if (findPhotograph(context.db, photographId)?.jobId !== jobId)
+    throw missing('content.photographId', 'This photograph is not of this job.');
 }
 
 /** The sample that an answer is of; it belongs to the same job. */

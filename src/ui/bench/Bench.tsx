@@ -6,6 +6,7 @@ import { tinykeys } from 'tinykeys';
 import { stationCounts } from '@/core/decisions/stationCounts';
 import type { Actor } from '@/model/people';
 import type { JobSnapshot } from '@/model/snapshot';
+import { PhotographDesk } from '../picture/PhotographDesk';
 import { JobStrip } from './JobStrip';
 import { Run } from './Run';
 import { StationWork } from './StationWork';
@@ -53,64 +54,76 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
           )
             setAsList((list) => !list);
         },
-        Escape: () => open && close(),
+        Escape: () => (place.photographs ? place.goTo({ photographs: false }) : open && close()),
       }),
-    [open, close],
+    [open, close, place],
   );
   return (
     <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={job.snapshot.job.id}>
       <Box as="header" bg="bar" color="onBlue" paddingInline="16px" paddingTop="8px">
-        <JobStrip job={job} actor={actor} today={today} />
+        <JobStrip
+          job={job}
+          actor={actor}
+          today={today}
+          onPhotographs={() => place.goTo({ photographs: !place.photographs, look: [] })}
+        />
         <Run
           counts={stationCounts(job.snapshot, job.parts)}
           current={place.station}
           onGo={(station) => place.goTo({ station })}
         />
       </Box>
-      <Grid
-        as="main"
-        templateColumns={{ base: '1fr', lg: open ? 'minmax(0, 1fr) 560px' : '1fr' }}
-        flex="1"
-        alignItems="stretch"
-      >
-        <Box padding="12px 16px" minWidth="0">
-          <StationWork
-            job={job}
-            actor={actor}
-            rights={rights}
-            place={place}
-            open={open}
-            asList={asList}
-            measuring={measuring}
-            onMeasuring={setMeasuring}
-            onUndoable={setUndoable}
-            onAsList={setAsList}
-          />
+      {place.photographs && (
+        <Box as="main" flex="1">
+          <PhotographDesk {...{ job, actor, rights, place }} onUndoable={setUndoable} />
         </Box>
-        {open && (
-          <Box
-            as="aside"
-            aria-label={`Ticket of ${open.position.name}`}
-            borderLeft={{ lg: '1.5px solid' }}
-            borderColor="ink"
-            minWidth="0"
-            order={{ base: -1, lg: 1 }}
-          >
-            <Ticket
-              key={open.position.id}
-              part={open}
+      )}
+      {!place.photographs && (
+        <Grid
+          as="main"
+          templateColumns={{ base: '1fr', lg: open ? 'minmax(0, 1fr) 560px' : '1fr' }}
+          flex="1"
+          alignItems="stretch"
+        >
+          <Box padding="12px 16px" minWidth="0">
+            <StationWork
               job={job}
               actor={actor}
               rights={rights}
               place={place}
+              open={open}
+              asList={asList}
               measuring={measuring}
               onMeasuring={setMeasuring}
-              onClose={close}
               onUndoable={setUndoable}
+              onAsList={setAsList}
             />
           </Box>
-        )}
-      </Grid>
+          {open && (
+            <Box
+              as="aside"
+              aria-label={`Ticket of ${open.position.name}`}
+              borderLeft={{ lg: '1.5px solid' }}
+              borderColor="ink"
+              minWidth="0"
+              order={{ base: -1, lg: 1 }}
+            >
+              <Ticket
+                key={open.position.id}
+                part={open}
+                job={job}
+                actor={actor}
+                rights={rights}
+                place={place}
+                measuring={measuring}
+                onMeasuring={setMeasuring}
+                onClose={close}
+                onUndoable={setUndoable}
+              />
+            </Box>
+          )}
+        </Grid>
+      )}
       <UndoBar undoable={undoable} job={job} onDone={() => setUndoable(undefined)} />
     </Box>
   );

@@ -1,21 +1,25 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
+import { Images } from 'lucide-react';
 import Link from 'next/link';
 import { formatNumber } from '@/core/quantity/format';
+import { findActive } from '@/core/wear/active';
 import type { Actor } from '@/model/people';
 import { WaitingUploads } from '../capture/WaitingUploads';
 import { KeysHelp } from '../frame/KeysHelp';
 import { PersonMenu } from '../frame/PersonMenu';
 import { overdueWords, shortDate } from '../kit/dates';
 import { PegPlate } from '../kit/PegPlate';
+import { Press } from '../kit/Press';
 import type { Job } from './useJob';
 
 const KEYS = [
   ['← →', 'walk along the axis'],
   ['Enter', 'open the part, take the reading'],
   ['l', 'section or list'],
-  ['Esc', 'close the ticket'],
+  ['+ − 0', 'nearer, farther, whole: on a photograph'],
+  ['Esc', 'close the ticket or the photographs'],
 ] as const;
 
 /** What is on the bench, for whom, until when, and what holds it. */
@@ -23,10 +27,12 @@ export function JobStrip({
   job,
   actor,
   today,
+  onPhotographs,
 }: {
   readonly job: Job;
   readonly actor: Actor;
   readonly today: string;
+  readonly onPhotographs: () => void;
 }) {
   const { peg, unitTitle, machine, customer, distanceKm, dueOn, holdReason } = job.snapshot.job;
   const late = overdueWords(dueOn, today);
@@ -57,6 +63,9 @@ export function JobStrip({
         brass={late !== undefined}
       />
       <Fact label="Hold" value={holdReason || 'none'} brass={holdReason !== ''} />
+      <Press kind="onBlue" onClick={onPhotographs}>
+        <Images size={20} aria-hidden /> Photographs {findActive(job.photographs).length}
+      </Press>
       <WaitingUploads actor={actor} />
       <PersonMenu actor={actor} />
       <KeysHelp keys={KEYS} />

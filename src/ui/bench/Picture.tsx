@@ -1,9 +1,9 @@
 'use client';
 
 import { Box, chakra } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
 import { longInstant } from '../kit/dates';
 import type { Job, ShownPhotograph } from './useJob';
+import { useWaitingPicture } from './useWaitingPicture';
 
 /** A photograph, from the shop's files or, while it waits, from this device. */
 export function Picture({
@@ -15,13 +15,7 @@ export function Picture({
   readonly photograph: ShownPhotograph;
   readonly size?: 320 | 1280;
 }) {
-  const [local, setLocal] = useState<string>();
-  useEffect(() => {
-    if (!photograph.waiting) return setLocal(undefined);
-    const url = URL.createObjectURL(photograph.waiting);
-    setLocal(url);
-    return () => URL.revokeObjectURL(url);
-  }, [photograph.waiting]);
+  const local = useWaitingPicture(photograph.waiting, size === 320 ? 320 : undefined);
   const source = photograph.waiting
     ? local
     : `/api/v1/jobs/${job.snapshot.job.id}/photographs/${photograph.id}?size=${size}`;

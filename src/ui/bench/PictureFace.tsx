@@ -1,13 +1,11 @@
 'use client';
 
-import { Box, Flex, Grid } from '@chakra-ui/react';
-import { useState } from 'react';
+import { Box, Grid } from '@chakra-ui/react';
 import { tellMeasured } from '@/core/imaging/tellMeasured';
 import { recordsOf } from '@/core/strip/recordsOf';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { MeasurePicture } from '../picture/MeasurePicture';
-import { PatternAdviceView } from '../picture/PatternAdviceView';
+import { PatternRounds } from '../picture/PatternRounds';
 import { CaptureLine } from './CaptureLine';
 import { Picture } from './Picture';
 import { PictureDrop } from './PictureDrop';
@@ -18,10 +16,7 @@ export function PictureFace({ part, job, actor, rights, onUndoable, place }: Fac
   const own = job.photographs.filter(
     (photograph) => photograph.positionId === part.position.id && !photograph.struck?.slip,
   );
-  const [large, setLarge] = useState<string>();
-  const [measuring, setMeasuring] = useState(false);
   const measured = recordsOf(job.snapshot.records, 'picture-measured');
-  const shown = own.find(({ id }) => id === large);
   return (
     <Box>
       {rights.includes('capture.take') && (
@@ -44,32 +39,11 @@ export function PictureFace({ part, job, actor, rights, onUndoable, place }: Fac
           the same light.
         </EmptyState>
       )}
-      {shown && (
-        <Box marginTop="8px">
-          {measuring ? (
-            <MeasurePicture
-              key={shown.id}
-              {...{ job, actor, onUndoable }}
-              photograph={shown}
-              positionId={part.position.id}
-              onDone={() => setMeasuring(false)}
-            />
-          ) : (
-            <>
-              <Picture job={job} photograph={shown} size={1280} />
-              <Flex gap="8px" marginTop="4px">
-                {rights.includes('capture.take') && !shown.waiting && (
-                  <Press kind="main" onClick={() => setMeasuring(true)}>
-                    Measure in it
-                  </Press>
-                )}
-                <Press onClick={() => setLarge(undefined)}>Small again</Press>
-              </Flex>
-            </>
-          )}
-        </Box>
-      )}
-      <PatternAdviceView records={job.snapshot.records} positionId={part.position.id} />
+      <PatternRounds
+        {...{ job, actor, onUndoable }}
+        positionId={part.position.id}
+        mayTake={rights.includes('capture.take')}
+      />
       <Grid templateColumns="1fr 1fr" gap="12px" marginTop="12px">
         {own.map((photograph) => (
           <Box key={photograph.id}>
@@ -78,14 +52,20 @@ export function PictureFace({ part, job, actor, rights, onUndoable, place }: Fac
               border="none"
               display="block"
               width="100%"
-              onClick={() => {
-                setLarge(photograph.id);
-                setMeasuring(false);
-              }}
+              onClick={() => place.goTo({ look: [photograph.id], tool: 'look' })}
               aria-label={`Show ${photograph.fileName} large`}
             >
               <Picture job={job} photograph={photograph} />
             </Press>
+            {rights.includes('capture.take') && (
+              <Press
+                kind="quiet"
+                aria-label={`Measure in ${photograph.fileName}`}
+                onClick={() => place.goTo({ look: [photograph.id], tool: 'measure' })}
+              >
+                Measure in it
+              </Press>
+            )}
             <CaptureLine kind="photograph" capture={photograph} job={job} rights={rights}>
               {photograph.fileName}
             </CaptureLine>

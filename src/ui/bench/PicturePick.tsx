@@ -1,44 +1,60 @@
 'use client';
 
 import { Box, chakra } from '@chakra-ui/react';
-import { Camera, Images } from 'lucide-react';
-import { type DragEvent, useRef, useState } from 'react';
+import { Camera, Images, Video } from 'lucide-react';
+import { type DragEvent, useEffect, useRef, useState } from 'react';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { LiveCamera } from './LiveCamera';
 import { refusePicture } from './pictureFiles';
 
 interface PicturePickProps {
   readonly compact?: boolean;
-  /** Keeps one picture; a throw means that this device has no room for it. */
-  readonly onPicture: (file: File) => Promise<void> | void;
+  /** The address of the last picture of the same place, for the same framing. */
+  readonly last?: string | undefined;
+  /** Keeps one picture, or answers why it isn't wanted; a throw means that this device has no room for it. */
+  readonly onPicture: (file: File) => Promise<string | undefined> | string | undefined;
   readonly onDone?: () => Promise<void> | void;
 }
 
-/** Pictures by camera, files or drop, several at once; a bad one is named and the others are kept. */
-export function PicturePick({ compact = false, onPicture, onDone }: PicturePickProps) {
+interface Progress {
+  readonly done: number;
+  readonly of: number;
+}
+
+/** Pictures by camera, files, drop or paste, dozens at once; a bad one is named and the others are kept. */
+export function PicturePick({ compact = false, last, onPicture, onDone }: PicturePickProps) {
   const camera = useRef<HTMLInputElement>(null);
   const files = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const [busy, setBusy] = useState(0);
+  const [progress, setProgress] = useState<Progress>();
+  const [live, setLive] = useState(false);
+  const halted = useRef(false);
   const take = async (chosen: readonly File[]) => {
+    if (chosen.length === 0) return;
     setRefused([]);
+    halted.current = false;
     const refuse = (file: File, reason: string) => setRefused((list) => [...list, `${file.name}: ${reason}`]);
-    for (const file of chosen) {
-      const reason = await refusePicture(file);
-      if (reason) {
-        refuse(file, reason);
-        continue;
+    // One after the other: sixty pictures of a tablet's camera have no room side by side in its memory.
+    for (const [index, file] of chosen.entries()) {
+      setProgress({ done: index, of: chosen.length });
+      if (halted.current) {
+        setRefused((list) => [...list, `Stopped: ${chosen.length - index} were not taken.`]);
+        break;
       }
-      setBusy((count) => count + 1);
       try {
-        await onPicture(file);
+        const reason = (await refusePicture(file)) ?? (await onPicture(file));
+        if (reason) refuse(file, reason);
       } catch {
         refuse(file, 'this device has no room left to keep it. Free some space, then choose it again.');
       }
-      setBusy((count) => count - 1);
     }
+    setProgress(undefined);
     await onDone?.();
   };
+  const latest = useRef(take);
+  latest.current = take;
+  usePaste((pasted) => void latest.current(pasted));
   const chosen = (input: HTMLInputElement) => {
     const list = [...(input.files ?? [])];
     input.value = '';
@@ -48,6 +64,7 @@ export function PicturePick({ compact = false, onPicture, onDone }: PicturePickP
     event.preventDefault();
     void take([...event.dataTransfer.files]);
   };
+  const size = compact ? 'office' : 'bench';
   return (
     <Box
       onDrop={drop}
@@ -55,19 +72,33 @@ export function PicturePick({ compact = false, onPicture, onDone }: PicturePickP
       {...(compact ? {} : { border: '1.5px dashed', borderColor: 'rule', padding: '12px' })}
     >
       <Box display="flex" gap="8px" flexWrap="wrap" alignItems="center">
-        <Press
-          size={compact ? 'office' : 'bench'}
-          kind={compact ? 'plain' : 'main'}
-          onClick={() => camera.current?.click()}
-        >
+        <Press size={size} kind={compact ? 'plain' : 'main'} onClick={() => camera.current?.click()}>
           <Camera size={22} aria-hidden /> Take a photograph
         </Press>
-        <Press size={compact ? 'office' : 'bench'} onClick={() => files.current?.click()}>
+        <Press size={size} aria-expanded={live} onClick={() => setLive(!live)}>
+          <Video size={22} aria-hidden /> Live camera
+        </Press>
+        <Press size={size} onClick={() => files.current?.click()}>
           <Images size={22} aria-hidden /> Choose files
         </Press>
-        {!compact && <span>or drop them here</span>}
-        {busy > 0 && <span role="status">Keeping {busy} …</span>}
+        {!compact && <span>or drop or paste them here</span>}
+        {progress && (
+          <span role="status">
+            Keeping {progress.done + 1} of {progress.of} …{' '}
+            {progress.of > 1 && (
+              <Press
+                kind="quiet"
+                onClick={() => {
+                  halted.current = true;
+                }}
+              >
+                Stop
+              </Press>
+            )}
+          </span>
+        )}
       </Box>
+      {live && <LiveCamera last={last} onPicture={(file) => take([file])} onClose={() => setLive(false)} />}
       <chakra.input
         ref={camera}
         type="file"
@@ -92,4 +123,25 @@ export function PicturePick({ compact = false, onPicture, onDone }: PicturePickP
       ))}
     </Box>
   );
+}
+
+/** The places on the screen that take a pasted picture: the one that came last gets it, so that it lands once. */
+const takers: ((files: File[]) => void)[] = [];
+
+function usePaste(onPaste: (files: File[]) => void): void {
+  const latest = useRef(onPaste);
+  latest.current = onPaste;
+  useEffect(() => {
+    const taker = (files: File[]) => latest.current(files);
+    const paste = ({ clipboardData }: ClipboardEvent) => {
+      const files = [...(clipboardData?.files ?? [])].filter(({ type }) => type.startsWith('image/'));
+      if (files.length > 0 && takers.at(-1) === taker) taker(files);
+    };
+    takers.push(taker);
+    window.addEventListener('paste', paste);
+    return () => {
+      takers.splice(takers.indexOf(taker), 1);
+      window.removeEventListener('paste', paste);
+    };
+  }, []);
 }

@@ -7,13 +7,14 @@ export async function refusePicture(file: Blob): Promise<string | undefined> {
     return `${Math.round(file.size / 1_000_000)} MB is more than the 50 MB that one photograph may have. It was not taken.`;
   const head = new Uint8Array(await file.slice(0, 16).arrayBuffer());
   const text = String.fromCharCode(...head);
-  if (text.slice(4, 8) === 'ftyp')
-    return 'this is a HEIC picture, which Stereotome cannot read yet. Set the phone to take JPEG (“most compatible”), or export it as JPEG.';
+  if (/^(II\*\0|MM\0\*|IIRO|IIU\0|FUJIFILMCCD)/.test(text) || text.slice(4, 11) === 'ftypcrx')
+    return 'this is a camera’s raw file, which is no finished picture. Export it as JPEG. It was not taken.';
   const known =
     (head[0] === 0xff && head[1] === 0xd8) ||
     text.startsWith('\u0089PNG') ||
-    (text.startsWith('RIFF') && text.slice(8, 12) === 'WEBP');
-  return known ? undefined : 'this is no JPEG, PNG or WebP picture. It was not taken.';
+    (text.startsWith('RIFF') && text.slice(8, 12) === 'WEBP') ||
+    /^ftyp(hei|hev|mif1|msf1)/.test(text.slice(4));
+  return known ? undefined : 'this is no JPEG, PNG, WebP or HEIC picture. It was not taken.';
 }
 
 /** SHA-256 in hex, so that the shop's computer can tell whether the picture arrived whole. */

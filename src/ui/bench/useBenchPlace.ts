@@ -3,6 +3,7 @@
 import { usePathname, useSearchParams } from 'next/navigation';
 import { useCallback } from 'react';
 import { STATIONS, type StationId } from '@/model/job';
+import { PICTURE_TOOLS, type PictureTool } from '../picture/tools';
 
 export const TICKET_FACES = ['look', 'measure', 'picture', 'decide'] as const;
 export type TicketFace = (typeof TICKET_FACES)[number];
@@ -17,6 +18,11 @@ export interface BenchPlace {
   readonly gear: string | undefined;
   /** The load pushes the engine round in that gear. */
   readonly coast: boolean;
+  /** The desk with all photographs is open. */
+  readonly photographs: boolean;
+  /** The photographs that are looked at: one alone, several in step. */
+  readonly look: readonly string[];
+  readonly tool: PictureTool;
   readonly goTo: (place: {
     station?: StationId;
     part?: string | null;
@@ -24,6 +30,9 @@ export interface BenchPlace {
     check?: string;
     gear?: string | null;
     coast?: boolean;
+    photographs?: boolean;
+    look?: readonly string[];
+    tool?: PictureTool;
   }) => void;
 }
 
@@ -46,6 +55,16 @@ export function useBenchPlace(): BenchPlace {
       if (place.gear === null) next.delete('gear');
       if (place.coast) next.set('coast', 'yes');
       if (place.coast === false || place.gear === null) next.delete('coast');
+      // A station or a part leads away from the desk.
+      if (place.photographs === false || place.station || place.part !== undefined)
+        for (const name of ['photographs', 'look', 'tool']) next.delete(name);
+      if (place.photographs) next.set('photographs', 'all');
+      if (place.look) {
+        next.set('photographs', 'all');
+        next.delete('look');
+        for (const id of place.look) next.append('look', id);
+      }
+      if (place.tool) next.set('tool', place.tool);
       window.history.pushState(null, '', `${path}?${next.toString()}`);
     },
     [path, search],
@@ -57,6 +76,9 @@ export function useBenchPlace(): BenchPlace {
     check: search.get('check') ?? undefined,
     gear: search.get('gear') ?? undefined,
     coast: search.has('coast'),
+    photographs: search.has('photographs'),
+    look: search.getAll('look'),
+    tool: PICTURE_TOOLS.find((known) => known === search.get('tool')) ?? 'look',
     goTo,
   };
 }

@@ -43,9 +43,10 @@ export function useJob(first: JobSnapshot, actor: Actor): Job {
   useEffect(() => {
     if (view.left.length > 0) void refresh();
   }, [view.left, refresh]);
-  // A page that was kept on the device is as old as its last visit; the snapshot kept beside it is newer.
+  // The page may be older than the job: kept on the device since its last visit, or read a moment before the page that was here
+  // before it had its last capture confirmed.
   useEffect(() => {
-    if (!navigator.onLine) void refresh();
+    void refresh();
   }, [refresh]);
   return useMemo(() => {
     const { confirmed } = view;
@@ -127,6 +128,7 @@ function asPhotograph(capture: QueuedCapture): ShownPhotograph {
     height: 0,
     mime: '',
     takenAt: null,
+    lens: null,
     ...(capture.blob ? { waiting: capture.blob } : {}),
   };
 }

@@ -4,13 +4,12 @@ import { Box, chakra, Flex, Grid, Heading } from '@chakra-ui/react';
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { type BookIn, BookInSchema } from '@/model/job';
 import type { Actor } from '@/model/people';
 import { NOTHING_NOTED } from '@/model/symptoms';
-import { UNIT_FAMILIES, type UnitType } from '@/model/unitType';
-import { queuePhotograph } from '../capture/queuePhotograph';
+import { UNIT_FAMILIES } from '@/model/unitType';
 import { PersonMenu } from '../frame/PersonMenu';
 import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
@@ -19,9 +18,11 @@ import { send } from '../kit/send';
 import { useKeptForm } from '../kit/useKeptForm';
 import { AsReceived } from './AsReceived';
 import { FirstPictures } from './FirstPictures';
+import { keepPictures } from './keepPictures';
 import { LookFirst } from './LookFirst';
 import { SeenBefore } from './SeenBefore';
 import { SymptomForm } from './SymptomForm';
+import { useUnitType } from './useUnitType';
 
 const FAMILY_NAMES: Record<(typeof UNIT_FAMILIES)[number], string> = {
   countershaft: 'Countershaft gearbox',
@@ -265,40 +266,6 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
       </chakra.form>
     </Box>
   );
-}
-
-/** Puts the photographs of a unit that hangs now on their way; answers the names of those that this device can't keep. */
-async function keepPictures(
-  { id: jobId, peg }: { readonly id: string; readonly peg: number },
-  author: Actor,
-  pictures: readonly File[],
-): Promise<string[]> {
-  const lost: string[] = [];
-  for (const file of pictures) {
-    try {
-      await queuePhotograph({ jobId, peg, author, file, at: { station: 'book-in' } });
-    } catch {
-      lost.push(file.name);
-    }
-  }
-  return lost;
-}
-
-/** The description of the chosen type: its gears, and where symptoms point. */
-function useUnitType(id: string | undefined): UnitType | undefined {
-  const [unitType, setUnitType] = useState<UnitType>();
-  useEffect(() => {
-    setUnitType(undefined);
-    if (id === undefined) return;
-    let current = true;
-    void send<UnitType>('GET', `/api/v1/unit-types/${id}`).then((answer) => {
-      if (current && answer.ok) setUnitType(answer.value);
-    });
-    return () => {
-      current = false;
-    };
-  }, [id]);
-  return unitType;
 }
 
 /** The first words of what is wrong, however deep they stand. */

@@ -16,7 +16,13 @@ export function FirstPictures({
   return (
     <Box role="group" aria-label="Photographs as it came" marginBottom="12px">
       <Box marginBottom="4px">Photographs of the unit as it came, before anything is washed</Box>
-      <PicturePick compact onPicture={(file) => onChange((list) => [...list, file])} />
+      <PicturePick
+        compact
+        onPicture={(file) => {
+          onChange((list) => [...list, file]);
+          return undefined;
+        }}
+      />
       <Flex gap="8px" wrap="wrap" marginTop="8px">
         {pictures.map((file) => (
           <Box key={`${file.name} ${file.size} ${file.lastModified}`} width="150px">

@@ -1,5 +1,4 @@
 import type { StationId } from '@/model/job';
-import { sha256Of } from '../bench/pictureFiles';
 import { queueCapture } from './useCaptureQueue';
 
 /** Where on the unit and where in the work a photograph was taken, as far as it is known. */
@@ -14,15 +13,24 @@ interface PhotographOf {
   readonly peg: number;
   readonly author: { readonly id: string; readonly name: string };
   readonly file: File;
+  /** SHA-256 of the file, in hex. */
+  readonly digest: string;
   readonly at: TakenAt;
 }
 
 /** Keeps a photograph on this device until the shop's computer has it; answers its capture's id. */
-export async function queuePhotograph({ jobId, peg, author, file, at }: PhotographOf): Promise<string> {
+export async function queuePhotograph({
+  jobId,
+  peg,
+  author,
+  file,
+  digest,
+  at,
+}: PhotographOf): Promise<string> {
   const content = {
     fileName: file.name.slice(0, 160),
     bytes: file.size,
-    digest: await sha256Of(file),
+    digest,
     ...at,
   };
   return queueCapture({ kind: 'photograph', jobId, peg, author, content, blob: file });

@@ -5,6 +5,7 @@ import { groupOpen } from '@/core/report/groupOpen';
 import type { ReportDocument, ReportPart } from '@/model/report';
 import { longDate } from '../kit/dates';
 import { GradeMark } from '../kit/GradeMark';
+import { MarksLayer } from '../picture/MarksLayer';
 
 interface ReportPaperProps {
   readonly document: ReportDocument;
@@ -157,15 +158,16 @@ function DamagedPart({
         <strong>Decision:</strong> {part.decision}
       </p>
       <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="10px" marginTop="6px">
-        {part.photographs.map(({ id, caption }, index) => (
+        {part.photographs.map(({ id, caption, marks, width = 0, height = 0 }, index) => (
           <chakra.figure key={id} margin="0">
-            <chakra.img
-              src={photographUrl(id)}
-              alt={`${caption}, photograph ${index + 1}`}
-              width="100%"
-              border="1px solid"
-              borderColor="rule"
-            />
+            <Box position="relative" border="1px solid" borderColor="rule" lineHeight="0">
+              <chakra.img src={photographUrl(id)} alt={`${caption}, photograph ${index + 1}`} width="100%" />
+              {marks && (
+                <chakra.svg viewBox={`0 0 ${width} ${height}`} position="absolute" inset="0" width="100%">
+                  <MarksLayer marks={marks} picture={{ width, height }} />
+                </chakra.svg>
+              )}
+            </Box>
             <chakra.figcaption fontSize="13px" color="second">
               {caption}, photograph {index + 1}
             </chakra.figcaption>

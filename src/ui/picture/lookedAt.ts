@@ -1,0 +1,41 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { Size } from '@/core/imaging/planes';
+import type { Job, ShownPhotograph } from '../bench/useJob';
+import { longDate } from '../kit/dates';
+import type { LookedAt } from './PicturePane';
+
+/** A photograph of this job as something to look at. */
+export function lookedAt(job: Job, photograph: ShownPhotograph, size: Size = photograph): LookedAt {
+  const { id, fileName, positionId, takenAt, deviceTime, waiting } = photograph;
+  const part =
+    job.snapshot.unitType.positions.find((position) => position.id === positionId)?.name ?? 'not filed';
+  return {
+    jobId: job.snapshot.job.id,
+    ...{ id, fileName, width: size.width, height: size.height },
+    caption: `${part}, ${longDate(takenAt ?? deviceTime)}: ${fileName}`,
+    ...(waiting ? { waiting } : {}),
+  };
+}
+
+/** The size of a photograph; of one that still waits on this device it is read from the file itself. */
+export function useSizeOf(photograph: ShownPhotograph): Size {
+  const { waiting, width, height } = photograph;
+  const [read, setRead] = useState<Size>();
+  useEffect(() => {
+    if (!waiting) return;
+    let current = true;
+    createImageBitmap(waiting, { imageOrientation: 'from-image' })
+      .then((bitmap) => {
+        if (current) setRead({ width: bitmap.width, height: bitmap.height });
+        bitmap.close();
+      })
+      // What this browser can't show is shown when the shop's computer has it.
+      .catch(() => undefined);
+    return () => {
+      current = false;
+    };
+  }, [waiting]);
+  return waiting ? (read ?? { width: 0, height: 0 }) : { width, height };
+}
