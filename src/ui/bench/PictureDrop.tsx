@@ -1,12 +1,12 @@
 'use client';
 
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { findActive } from '@/core/wear/active';
 import type { Actor } from '@/model/people';
 import { queuePhotograph, type TakenAt } from '../capture/queuePhotograph';
 import { PicturePick } from './PicturePick';
 import { sha256Of } from './pictureFiles';
-import type { Job } from './useJob';
+import type { Job, ShownPhotograph } from './useJob';
 
 interface PictureDropProps {
   readonly job: Job;
@@ -19,9 +19,8 @@ interface PictureDropProps {
 /** Photographs of a job that exists: each is kept on the device at once and sent when it can; none is taken twice. */
 export function PictureDrop({ job, actor, at, compact = false, onTaken }: PictureDropProps) {
   const { id: jobId, peg } = job.snapshot.job;
-  // What was taken a moment ago isn't among the job's photographs yet.
-  const justTaken = useRef(new Set<string>());
   const photographs = findActive(job.photographs);
+  const known = useKnown(job.photographs);
   const last = photographs.findLast(
     ({ positionId, station, stepId, waiting }) =>
       !waiting &&
@@ -35,24 +34,36 @@ export function PictureDrop({ job, actor, at, compact = false, onTaken }: Pictur
       last={last && `/api/v1/jobs/${jobId}/photographs/${last.id}?size=1280`}
       onPicture={async (file) => {
         const digest = await sha256Of(file);
-        const twin = photographs.find((photograph) => photograph.digest === digest);
-        if (twin || justTaken.current.has(digest))
-          return `it is here already${whereOf(job, twin)}, and was not taken again.`;
+        const twin = known.twinOf(digest);
+        if (twin) return `it is here already${whereOf(job, twin)}, and was not taken again.`;
         const id = await queuePhotograph({ jobId, peg, author: actor, file, digest, at });
-        justTaken.current.add(digest);
+        known.taken(digest, at);
         onTaken?.(id, file.name);
         return undefined;
       }}
-      onDone={async () => {
-        await job.drain();
-        justTaken.current.clear();
-      }}
+      onDone={job.drain}
     />
   );
 }
 
-function whereOf(job: Job, twin: Job['photographs'][number] | undefined): string {
-  if (!twin) return '';
-  const part = job.snapshot.unitType.positions.find(({ id }) => id === twin.positionId)?.name;
+type Place = Pick<TakenAt, 'positionId'> | Pick<ShownPhotograph, 'positionId'>;
+
+/** The pictures that the job has by now, by digest, with what was taken here a moment ago and isn't among them yet. */
+function useKnown(photographs: readonly ShownPhotograph[]) {
+  const justTaken = useRef(new Map<string, TakenAt>()).current;
+  const now = useRef(photographs);
+  now.current = photographs;
+  useEffect(() => {
+    for (const { digest } of photographs) justTaken.delete(digest);
+  }, [photographs, justTaken]);
+  return {
+    twinOf: (sought: string): Place | undefined =>
+      findActive(now.current).find(({ digest }) => digest === sought) ?? justTaken.get(sought),
+    taken: (digest: string, at: TakenAt) => justTaken.set(digest, at),
+  };
+}
+
+function whereOf(job: Job, { positionId }: Place): string {
+  const part = job.snapshot.unitType.positions.find(({ id }) => id === positionId)?.name;
   return part ? ` under ${part}` : ' in the tray';
 }

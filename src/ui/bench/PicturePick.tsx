@@ -14,7 +14,8 @@ interface PicturePickProps {
   readonly last?: string | undefined;
   /** Keeps one picture, or answers why it isn't wanted; a throw means that this device has no room for it. */
   readonly onPicture: (file: File) => Promise<string | undefined> | string | undefined;
-  readonly onDone?: () => Promise<void> | void;
+  /** Called once all that was chosen is kept or refused. */
+  readonly onDone?: () => void;
 }
 
 interface Progress {
@@ -30,10 +31,27 @@ export function PicturePick({ compact = false, last, onPicture, onDone }: Pictur
   const [progress, setProgress] = useState<Progress>();
   const [live, setLive] = useState(false);
   const halted = useRef(false);
-  const take = async (chosen: readonly File[]) => {
-    if (chosen.length === 0) return;
-    setRefused([]);
-    halted.current = false;
+  const line = useRef<{ behind: number; last: Promise<void> }>({
+    behind: 0,
+    last: Promise.resolve(),
+  }).current;
+  // What is chosen while others are still being kept waits its turn, so that the same picture chosen twice is known; it goes where
+  // it was chosen for, though the page may show another place by then.
+  const take = (chosen: readonly File[]): Promise<void> => {
+    if (chosen.length === 0) return line.last;
+    if (line.behind === 0) {
+      setRefused([]);
+      halted.current = false;
+    }
+    line.behind += 1;
+    line.last = line.last
+      .then(() => keepAll(chosen))
+      .finally(() => {
+        line.behind -= 1;
+      });
+    return line.last;
+  };
+  const keepAll = async (chosen: readonly File[]) => {
     const refuse = (file: File, reason: string) => setRefused((list) => [...list, `${file.name}: ${reason}`]);
     // One after the other: sixty pictures of a tablet's camera have no room side by side in its memory.
     for (const [index, file] of chosen.entries()) {
@@ -50,11 +68,9 @@ export function PicturePick({ compact = false, last, onPicture, onDone }: Pictur
       }
     }
     setProgress(undefined);
-    await onDone?.();
+    onDone?.();
   };
-  const latest = useRef(take);
-  latest.current = take;
-  usePaste((pasted) => void latest.current(pasted));
+  usePaste((pasted) => void take(pasted));
   const chosen = (input: HTMLInputElement) => {
     const list = [...(input.files ?? [])];
     input.value = '';
