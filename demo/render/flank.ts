@@ -112,6 +112,28 @@ export function patchTruth({ seed, patch }: FlankOptions): PatchTruth {
   };
 }
 
+/** Compound this thick hides the metal as well as it does outside the patch. */
+const HIDING = 0.4;
+
+/** Share of the patch that can't be seen, because streaks of compound as thick as outside were left on it. */
+export function hiddenShare({ seed, patch, streaks = 0 }: FlankOptions): number {
+  if (!patch || streaks === 0) return 0;
+  const [noise, fine] = [seededNoise(seed), seededNoise(seed + 501)];
+  const [columns, rows] = [160, 80];
+  let [hidden, all] = [0, 0];
+  for (let row = 0; row < rows; row += 1)
+    for (let column = 0; column < columns; column += 1) {
+      const [u, v] = [(column + 0.5) / columns, (row + 0.5) / rows];
+      if (squeezed(patch, noise, u, v) < 0.5) continue;
+      all += 1;
+      if (streakAt(fine, u, v) * streaks > HIDING) hidden += 1;
+    }
+  return hidden / all;
+}
+
+/** Streaks along the flank where compound stayed in the patch, 0…1. */
+const streakAt = (fine: Noise, u: number, v: number): number => smooth(0.58, 0.66, fine(u * 3.2, v * 22, 31));
+
 /** Share of the flank that pits take, by counting on a fine grid. */
 export function pitTruth({ pits = [] }: Pick<FlankOptions, 'pits'>): { areaFraction: number; count: number } {
   const [columns, rows] = [800, 400];
@@ -230,8 +252,8 @@ function flankAt(options: FlankOptions, noise: Noise, fine: Noise, u: number, v:
   const edge = Math.min(u, 1 - u, (v * 0.45) / 0.9, ((1 - v) * 0.45) / 0.9);
   const painted = margin > 0 ? smooth(stop * 0.7, stop * 1.3, edge) : 1;
   const rim = out > 0.02 && out < 0.5 ? 1.5 : 1;
-  const left = streaks > 0 && smooth(0.58, 0.66, fine(u * 3.2, v * 22, 31)) * streaks;
-  const thick = painted * stroke * rim * (1 - out * (0.94 - 0.8 * (left || 0)));
+  const left = streaks > 0 ? streakAt(fine, u, v) * streaks : 0;
+  const thick = painted * stroke * rim * (1 - out * (0.94 - 0.8 * left));
   const hides = 1 - Math.exp(-3.4 * thick);
   const colour: [number, number, number] = [0, 0, 0];
   for (let channel = 0; channel < 3; channel += 1)

@@ -79,18 +79,24 @@ function underGlare(
   const [m, c] = [colour(metal), colour(compound)];
   const [mm, cc, mc] = [dot(m, m), dot(c, c), dot(m, c)];
   const determinant = mm * cc - mc * mc || 1;
-  // Least squares of each cell's light on the two colours: the part that is the compound's.
-  const own = red.map((r, cell) => {
-    const light = [r, green[cell]!, blue[cell]!] as const;
-    return (mm * dot(light, c) - mc * dot(light, m)) / determinant;
-  });
-  const sure = byColour.map((value, cell) => (value > 0.75 ? trust[cell]! : 0));
+  const cells = byColour.length;
+  const [own, sure] = [new Float32Array(cells), new Float32Array(cells)];
+  // Loops, not functions made on the spot: they run for every cell.
+  for (let cell = 0; cell < cells; cell += 1) {
+    const [r, g, l] = [red[cell]!, green[cell]!, blue[cell]!];
+    // Least squares of each cell's light on the two colours: the part that is the compound's.
+    const [onCompound, onMetal] = [r * c[0] + g * c[1] + l * c[2], r * m[0] + g * m[1] + l * m[2]];
+    own[cell] = (mm * onCompound - mc * onMetal) / determinant;
+    sure[cell] = byColour[cell]! > 0.75 ? trust[cell]! : 0;
+  }
   const usual = blurWeighted(own, sure, { width, height }, 0.13 * height);
   dimGlints(flank, byColour, trust);
-  return byColour.map((value, cell) => {
+  const amount = new Float32Array(cells);
+  for (let cell = 0; cell < cells; cell += 1) {
     const share = usual[cell]! > 0.004 ? own[cell]! / usual[cell]! : 0;
-    return Math.max(-0.5, Math.min(1.5, Math.max(value, Math.min(1, share))));
-  });
+    amount[cell] = Math.max(-0.5, Math.min(1.5, Math.max(byColour[cell]!, Math.min(1, share))));
+  }
+  return amount;
 }
 
 /** What looks bare and is much brighter than bare metal near it is a glint: its neighbours are asked instead. */
@@ -99,8 +105,11 @@ function dimGlints(
   byColour: Float32Array,
   trust: Float32Array,
 ): void {
-  const light = red.map((r, cell) => r + green[cell]! + blue[cell]!);
-  const bare = byColour.map((value, cell) => (value < 0.4 ? trust[cell]! : 0));
+  const [light, bare] = [new Float32Array(trust.length), new Float32Array(trust.length)];
+  for (let cell = 0; cell < trust.length; cell += 1) {
+    light[cell] = red[cell]! + green[cell]! + blue[cell]!;
+    bare[cell] = byColour[cell]! < 0.4 ? trust[cell]! : 0;
+  }
   const usual = blurWeighted(light, bare, { width, height }, 0.25 * height);
   for (let cell = 0; cell < trust.length; cell += 1) {
     const brighter = light[cell]! / Math.max(1e-4, usual[cell]!);
@@ -149,12 +158,18 @@ function twoColours(red: Float32Array, blue: Float32Array, trust: Float32Array) 
     return { first: middle(usable), second: middle(usable) };
   let first = middle(usable.filter((_, index) => placed[index]! <= border));
   let second = middle(beyond);
+  let before = -1;
   for (let round = 0; round < 6; round += 1) {
-    const near = (cell: number, { red: r, blue: b }: Chroma) =>
-      (red[cell]! - r) ** 2 + (blue[cell]! - b) ** 2;
-    const own = usable.filter((cell) => near(cell, first) <= near(cell, second));
-    const others = usable.filter((cell) => near(cell, first) > near(cell, second));
-    if (own.length === 0 || others.length === 0) break;
+    const [own, others]: [number[], number[]] = [[], []];
+    for (const cell of usable) {
+      const [r, b] = [red[cell]!, blue[cell]!];
+      const toFirst = (r - first.red) ** 2 + (b - first.blue) ** 2;
+      const toSecond = (r - second.red) ** 2 + (b - second.blue) ** 2;
+      (toFirst <= toSecond ? own : others).push(cell);
+    }
+    // Nothing left to settle.
+    if (own.length === 0 || others.length === 0 || own.length === before) break;
+    before = own.length;
     first = middle(own);
     second = middle(others);
   }

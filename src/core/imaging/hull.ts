@@ -69,22 +69,3 @@ function thinned(hull: readonly Point[], most: number): Point[] {
   }
   return kept;
 }
-
-/** The convex hull of all set cells, as a mask. */
-export function hullMask(mask: Uint8Array, { width, height }: Size): Uint8Array {
-  const corners = convexHull(rowEnds(mask, { width, height }));
-  const hull = new Uint8Array(mask.length);
-  for (let row = 0; row < height; row += 1) {
-    let [from, to] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-    for (const [index, [ax, ay]] of corners.entries()) {
-      const [bx, by] = corners[(index + 1) % corners.length]!;
-      if (row < Math.min(ay, by) || row > Math.max(ay, by)) continue;
-      const at = ay === by ? [ax, bx] : [ax + ((row - ay) / (by - ay)) * (bx - ax)];
-      from = Math.min(from, ...at);
-      to = Math.max(to, ...at);
-    }
-    if (from <= to)
-      hull.fill(1, row * width + Math.ceil(from - 1e-9), row * width + Math.floor(to + 1e-9) + 1);
-  }
-  return hull;
-}

@@ -1,53 +1,99 @@
+import { brushMargins } from './brushMargins';
 import type { CompoundSplit } from './compound';
-import { withFaintEdges } from './faintEdges';
-import { hullMask } from './hull';
-import { marginsOf, withoutSpecks, withoutStrays, withoutTails } from './patchPieces';
-import { blur, blurWeighted, deepest, dilate, fillHoles, open, type Size } from './planes';
+import { awayFrom, gatheringOval, type Oval, ovalOf } from './patchOval';
+import { below, blur, deepest, fillHoles, open, type Size } from './planes';
 
 /* Sizes as shares of the flank's height in cells. */
 const SMOOTHED = 0.015;
-/** The widest streak between two bare strips of one patch. */
-const WIDEST = 0.38;
-/** What is narrower than this is no patch. */
+/** What is narrower than this begins no patch. */
 const SPECK = 0.05;
-/** How far round a cell that can't tell its neighbours are asked. */
-const ASKED = 0.07;
 /** The brush seldom stays farther from an edge than this. */
 const MARGIN = 0.16;
-/** Bare pieces this near each other belong to one patch. */
-const NEAR = 0.4;
-/** Half bare counts only this near to what is surely bare: the tails of glints fade out, a patch has an edge. */
-const FADE = 0.04;
-const SURELY = 0.44;
-const HALF = 0.6;
 
-/** The patch: of the bare places the one that lies deepest inside the flank, bridged over its streaks, without holes. */
+/** Across a hole in a patch it is no farther than this from bare metal to bare metal. */
+const FAR = 0.8;
+
+/** So much compound is as likely under a streak in the patch as outside it: less speaks for the patch, more against it. */
+const EVEN = 0.8;
+const SURE = 0.15;
+/** Compound speaks a little louder than bare metal: a glint looks bare, nothing looks like compound. */
+const AGAINST = 1.3;
+/** Inside of this share of the oval all is patch, beyond the other nothing; between them the metal itself decides. */
+const INNER = 0.92;
+const OUTER = 1.1;
+const THIN = 0.75;
+const CERTAINLY = 0.6;
+
+/**
+ * The patch: the oval in which the bare metal gathers, its edge drawn where the metal's own is. A strip behind a streak lies in
+ * the oval and a glint's tail sticks out of it, which is how a person tells them apart. Empty where no metal shows.
+ */
 export function findPatch({ amount, trust }: CompoundSplit, size: Size): Uint8Array {
   const short = Math.min(size.width, size.height);
-  const asked = askNeighbours(amount, trust, size);
-  const smoothed = blur(asked, size, Math.max(0.7, SMOOTHED * short));
-  const sure = dilate(below(smoothed, SURELY), size, FADE * short);
-  const bare = below(smoothed, HALF).map((set, cell) => set & sure[cell]!);
-  const margins = marginsOf(bare, size, MARGIN * short);
-  const inner = withoutSpecks(
-    bare.map((set, cell) => (set && !margins[cell] ? 1 : 0)),
-    size,
-  );
-  const together = deepest(dilate(inner, size, (NEAR * short) / 2), size);
-  const pieces = inner.map((set, cell) => set & together[cell]!);
-  const clear = withoutTails(withoutStrays(pieces, trust, size), size);
-  const kept = withFaintEdges(clear, asked, trust, margins, size);
-  const near = dilate(kept, size, (WIDEST * short) / 2);
-  const bridged = hullMask(kept, size).map((set, cell) => set & near[cell]!);
-  return deepest(open(fillHoles(bridged, size), size, (SPECK * short) / 2), size);
+  const smoothed = blur(amount, size, Math.max(0.7, SMOOTHED * short));
+  const certain = below(smoothed, CERTAINLY);
+  const margins = brushMargins(certain, size, MARGIN * short);
+  const inner = without(margins, certain);
+  const bare = open(inner, size, (SPECK * short) / 2);
+  if (!bare.includes(1)) return bare;
+  const closed = closedIn(inner, size, FAR * short);
+  const gain = gainOf(smoothed, blur(trust, size, 0.8), margins, closed);
+  const away = awayFrom(gatheringOval(gain, size, startsOf(bare, size)), size);
+  const patch = without(margins, below(smoothed, THIN));
+  for (let cell = 0; cell < patch.length; cell += 1)
+    patch[cell] = away[cell]! < INNER || (patch[cell] && away[cell]! < OUTER) ? 1 : 0;
+  return deepest(fillHoles(patch, size), size);
 }
 
-/** Where nothing can be said of a cell itself, what lies round it speaks for it. */
-function askNeighbours(amount: Float32Array, trust: Float32Array, size: Size): Float32Array {
-  const sure = trust.map((share) => share ** 3);
-  const round = blurWeighted(amount, sure, size, ASKED * Math.min(size.width, size.height));
-  return amount.map((value, cell) => value * sure[cell]! + round[cell]! * (1 - sure[cell]!));
+function without(margins: Uint8Array, mask: Uint8Array): Uint8Array {
+  const left = new Uint8Array(mask.length);
+  for (let cell = 0; cell < mask.length; cell += 1) left[cell] = margins[cell] ? 0 : mask[cell]!;
+  return left;
 }
 
-const below = (plane: Float32Array, limit: number): Uint8Array =>
-  Uint8Array.from(plane, (value) => (value < limit ? 1 : 0));
+/** From the deepest piece alone, and from all of them where there are more. */
+function startsOf(bare: Uint8Array, size: Size): Oval[] {
+  const main = deepest(bare, size);
+  const one = main.every((set, cell) => set === bare[cell]);
+  return [ovalOf(main, size), ...(one ? [] : [ovalOf(bare, size)])];
+}
+
+/**
+ * How much each cell speaks for being inside the patch, by its colour and as far as that can be told: nothing where the brush never
+ * was, and nothing against it where bare metal closes the cell in.
+ */
+function gainOf(
+  amount: Float32Array,
+  trust: Float32Array,
+  margins: Uint8Array,
+  closed: Uint8Array,
+): Float32Array {
+  const gain = new Float32Array(amount.length);
+  for (let cell = 0; cell < gain.length; cell += 1) {
+    if (margins[cell]) continue;
+    const says = Math.tanh((EVEN - Math.max(0, Math.min(1, amount[cell]!))) / SURE);
+    if (says > 0) gain[cell] = trust[cell]! ** 2 * says;
+    else if (!closed[cell]) gain[cell] = trust[cell]! ** 2 * AGAINST * says;
+  }
+  return gain;
+}
+
+/** The cells with bare metal on all four sides, no farther away than this: rust in a patch looks like compound. */
+function closedIn(bare: Uint8Array, { width, height }: Size, far: number): Uint8Array {
+  const sides = new Uint8Array(bare.length);
+  const sweep = (lines: number, steps: number, cellAt: (line: number, step: number) => number) => {
+    for (let line = 0; line < lines; line += 1) {
+      let last = Number.NEGATIVE_INFINITY;
+      for (let step = 0; step < steps; step += 1) {
+        const cell = cellAt(line, step);
+        if (bare[cell]) last = step;
+        if (step - last < far) sides[cell]! += 1;
+      }
+    }
+  };
+  sweep(height, width, (row, step) => row * width + step);
+  sweep(height, width, (row, step) => row * width + width - 1 - step);
+  sweep(width, height, (column, step) => step * width + column);
+  sweep(width, height, (column, step) => (height - 1 - step) * width + column);
+  return sides.map((count) => (count === 4 ? 1 : 0));
+}

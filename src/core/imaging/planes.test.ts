@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { withoutSpecks, withoutStrays } from './patchPieces';
 import {
   blobsOf,
   blur,
@@ -68,32 +67,6 @@ describe('masks', () => {
     expect(deepest(cells, size)).toEqual(
       drawn('###.........', '###.........', '###.........', '............').cells,
     );
-  });
-
-  it('specks go; a strip under the main piece stays, one beside it and one in a glint don’t', () => {
-    const { cells, size } = drawn(
-      '..............#...',
-      '..#########.......',
-      '..#########.......',
-      '..#########.......',
-      '..#########.......',
-      '.................#',
-      '...######........#',
-      '..................',
-      '........#.........',
-      '..................',
-    );
-    const plain = new Float32Array(cells.length).fill(1);
-    const kept = withoutStrays(cells, plain, size);
-    expect([...kept.subarray(6 * 18, 7 * 18)].join('')).toBe('000111111000000000');
-    expect(kept[5 * 18 + 17]).toBe(0);
-    expect(kept[14]).toBe(0);
-    // The small one lies inside and under the piece: under plain light it is a strip’s rest, under a glint it is none.
-    expect(kept[8 * 18 + 8]).toBe(1);
-    const glint = plain.slice();
-    glint[8 * 18 + 8] = 0.3;
-    expect(withoutStrays(cells, glint, size)[8 * 18 + 8]).toBe(0);
-    expect(withoutSpecks(drawn('#...', '....').cells, { width: 4, height: 2 })[0]).toBe(1);
   });
 });
 

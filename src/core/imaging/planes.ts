@@ -1,3 +1,5 @@
+import { quickselect } from 'd3-array';
+
 /* Work on planes of figures, row after row; masks are 0 or 1. Sizes in cells. */
 
 export interface Size {
@@ -99,6 +101,13 @@ function blurNarrow(plane: Float32Array, { width, height }: Size, sigma: number)
   return down;
 }
 
+/** Where a plane lies below a limit. */
+export function below(plane: Float32Array, limit: number): Uint8Array {
+  const mask = new Uint8Array(plane.length);
+  for (let cell = 0; cell < mask.length; cell += 1) mask[cell] = plane[cell]! < limit ? 1 : 0;
+  return mask;
+}
+
 /** Blur that leaves out cells without weight and fills them from their neighbours. */
 export function blurWeighted(
   plane: Float32Array,
@@ -106,9 +115,11 @@ export function blurWeighted(
   size: Size,
   sigma: number,
 ): Float32Array {
-  const product = plane.map((value, at) => value * weight[at]!);
-  const [sum, total] = [blur(product, size, sigma), blur(weight, size, sigma)];
-  return sum.map((value, at) => value / Math.max(1e-6, total[at]!));
+  const product = new Float32Array(plane.length);
+  for (let at = 0; at < product.length; at += 1) product[at] = plane[at]! * weight[at]!;
+  const [mean, total] = [blur(product, size, sigma), blur(weight, size, sigma)];
+  for (let at = 0; at < mean.length; at += 1) mean[at]! /= Math.max(1e-6, total[at]!);
+  return mean;
 }
 
 /** Distance of each cell from the nearest cell that is set, squared (Felzenszwalb and Huttenlocher's two passes). */
@@ -168,7 +179,11 @@ export function dilate(mask: Uint8Array, size: Size, radius: number): Uint8Array
   return grown;
 }
 
-export const inverse = (mask: Uint8Array): Uint8Array => mask.map((set) => 1 - set);
+export function inverse(mask: Uint8Array): Uint8Array {
+  const other = new Uint8Array(mask.length);
+  for (let cell = 0; cell < mask.length; cell += 1) other[cell] = 1 - mask[cell]!;
+  return other;
+}
 
 /** What stays when a rim of this width is taken off; beyond the picture counts as set. */
 export const erode = (mask: Uint8Array, size: Size, radius: number): Uint8Array =>
@@ -231,11 +246,12 @@ export function deepest(mask: Uint8Array, size: Size): Uint8Array {
   if (areas.length < 3) return mask;
   const depth = distanceSquared(inverse(mask), size);
   const weight = new Float64Array(areas.length);
-  labels.forEach((label, cell) => {
-    if (label > 0) weight[label]! += Math.sqrt(depth[cell]!);
-  });
+  for (let cell = 0; cell < labels.length; cell += 1)
+    if (labels[cell]) weight[labels[cell]!]! += Math.sqrt(depth[cell]!);
   const best = weight.indexOf(Math.max(...weight));
-  return Uint8Array.from(labels, (label) => (label === best ? 1 : 0));
+  const blob = new Uint8Array(mask.length);
+  for (let cell = 0; cell < labels.length; cell += 1) blob[cell] = labels[cell] === best ? 1 : 0;
+  return blob;
 }
 
 /** Sets every cell that the mask surrounds. */
@@ -262,10 +278,16 @@ export function sampled(cells: number, most = 3000): number[] {
 
 /** The value below which a share of the figures lies. */
 export function quantile(values: ArrayLike<number>, share: number): number {
-  const sorted = Float64Array.from(values).sort();
-  if (sorted.length === 0) return Number.NaN;
-  const at = Math.min(sorted.length - 1, Math.max(0, share * (sorted.length - 1)));
+  const list = new Float64Array(values.length);
+  for (let at = 0; at < list.length; at += 1) list[at] = values[at]!;
+  if (list.length === 0) return Number.NaN;
+  const at = Math.min(list.length - 1, Math.max(0, share * (list.length - 1)));
   const low = Math.floor(at);
-  const [a, b] = [sorted[low]!, sorted[Math.min(sorted.length - 1, low + 1)]!];
+  // Only as far in order as it is needed: what comes after is no less.
+  quickselect(list, low);
+  const a = list[low]!;
+  if (at === low) return a;
+  let b = Number.POSITIVE_INFINITY;
+  for (let next = low + 1; next < list.length; next += 1) if (list[next]! < b) b = list[next]!;
   return a + (b - a) * (at - low);
 }

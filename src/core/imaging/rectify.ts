@@ -29,48 +29,36 @@ export function rectify(
   const [a, b, c, d, e, f, g, h] = homographyOf(UNIT_SQUARE, quad);
   const span = 1 + 2 * pad;
   const cells = width * height;
-  const planes = {
-    red: new Float32Array(cells),
-    green: new Float32Array(cells),
-    blue: new Float32Array(cells),
-    blown: new Float32Array(cells),
-  };
+  const [red, green] = [new Float32Array(cells), new Float32Array(cells)];
+  const [blue, blown] = [new Float32Array(cells), new Float32Array(cells)];
   const pixelsPerCell = span * Math.max(sideOf(quad, 0, width), sideOf(quad, 1, height));
   // As many samples as a cell has pixels, but no more than it needs to lose the noise.
   const samples = Math.max(1, Math.min(2, Math.round(pixelsPerCell)));
   const share = 1 / (samples * samples);
   const { data, channels, width: pictureWidth, height: pictureHeight } = picture;
-  for (let row = 0; row < height; row += 1) {
-    for (let column = 0; column < width; column += 1) {
-      let red = 0;
-      let green = 0;
-      let blue = 0;
-      let blown = 0;
-      for (let sample = 0; sample < samples * samples; sample += 1) {
-        const u = ((column + ((sample % samples) + 0.5) / samples) / width) * span - pad;
-        const v = ((row + (Math.floor(sample / samples) + 0.5) / samples) / height) * span - pad;
-        // Written out: this runs for every sample, and a pair made for each would cost more than the sum.
-        const w = 1 / (g * u + h * v + 1);
-        const x = (a * u + b * v + c) * w;
-        const y = (d * u + e * v + f) * w;
-        const px = x < 0 ? 0 : x >= pictureWidth ? pictureWidth - 1 : x | 0;
-        const py = y < 0 ? 0 : y >= pictureHeight ? pictureHeight - 1 : y | 0;
-        const at = (py * pictureWidth + px) * channels;
-        const redLevel = data[at]!;
-        const greenLevel = data[at + 1]!;
-        red += LINEAR[redLevel]!;
-        green += LINEAR[greenLevel]!;
-        blue += LINEAR[data[at + 2]!]!;
-        if (redLevel >= BLOWN && greenLevel >= BLOWN) blown += 1;
-      }
-      const cell = row * width + column;
-      planes.red[cell] = red * share;
-      planes.green[cell] = green * share;
-      planes.blue[cell] = blue * share;
-      planes.blown[cell] = blown * share;
+  // Written out, what stays the same along a line taken before it: this runs for every sample.
+  for (let line = 0; line < height * samples; line += 1) {
+    const v = ((line + 0.5) / samples / height) * span - pad;
+    const [xLine, yLine, wLine] = [b * v + c, e * v + f, h * v + 1];
+    const start = Math.floor(line / samples) * width;
+    for (let step = 0; step < width * samples; step += 1) {
+      const u = ((step + 0.5) / (samples * width)) * span - pad;
+      const w = 1 / (g * u + wLine);
+      const x = (a * u + xLine) * w;
+      const y = (d * u + yLine) * w;
+      const px = x < 0 ? 0 : x >= pictureWidth ? pictureWidth - 1 : x | 0;
+      const py = y < 0 ? 0 : y >= pictureHeight ? pictureHeight - 1 : y | 0;
+      const at = (py * pictureWidth + px) * channels;
+      const redLevel = data[at]!;
+      const greenLevel = data[at + 1]!;
+      const cell = start + (samples === 2 ? step >> 1 : step);
+      red[cell]! += LINEAR[redLevel]! * share;
+      green[cell]! += LINEAR[greenLevel]! * share;
+      blue[cell]! += LINEAR[data[at + 2]!]! * share;
+      if (redLevel >= BLOWN && greenLevel >= BLOWN) blown[cell]! += share;
     }
   }
-  return { width, height, ...planes, pixelsPerCell };
+  return { width, height, red, green, blue, blown, pixelsPerCell };
 }
 
 /** Pixels of a cell along the longer of the two opposite sides. */
