@@ -50,10 +50,12 @@ test('a bag’s label before the camera opens its part; in another job it says w
     ],
   });
   const page = await (await browser.newContext({ ...(baseURL ? { baseURL } : {}) })).newPage();
-  await enter(page, 'inspector', '/jobs/409?station=strip');
+  // From whatever station, the photographs' desk among them.
+  await enter(page, 'inspector', '/jobs/409?station=grade&photographs=all');
   await alive(page);
   await page.getByRole('button', { name: 'Scan a bag’s label' }).click();
   await expect(page.getByRole('complementary', { name: 'Ticket of 3rd gear' })).toBeVisible();
+  await expect(page.getByTestId('scan-label')).toHaveCount(0);
 
   await page.goto('/jobs/412?station=strip');
   await alive(page);

@@ -96,8 +96,14 @@ test('corners are proposed from the painted flank, the pattern read in a worker,
   await expect(page.getByTestId('measured')).toContainText('corrected by hand');
   const [, less] = /: (\d+) % of the flank/.exec(await page.getByTestId('measured').innerText()) ?? [];
   expect(Number(less)).toBeLessThan(Number(coverage));
-  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  // What the brush did outlives a reload, and is taken back stroke by stroke.
+  await page.reload();
+  await alive(page);
+  await expect(page.getByTestId('measured')).toContainText('corrected by hand');
+  await expect(page.getByTestId('measured')).toContainText(`: ${less} % of the flank`);
+  await page.getByRole('button', { name: 'Take the last stroke back' }).click();
   await expect(page.getByTestId('measured')).not.toContainText('corrected by hand');
+  await expect(page.getByTestId('measured')).toContainText(`: ${coverage} % of the flank`);
   await keep(page);
 
   // The worker saw what the command line sees: the same corners give the same figures.
@@ -198,6 +204,9 @@ test('pits inside a line drawn round them become a finding’s extent when a per
     [0.22, 0.64],
     [0.22, 0.46],
   ]);
+  await expect(page.getByTestId('outline')).toBeVisible();
+  await page.reload();
+  await alive(page);
   await expect(page.getByTestId('outline')).toBeVisible();
   await page.getByRole('button', { name: 'Measure', exact: true }).click();
   // The renderer drew five.

@@ -232,6 +232,10 @@ test('the scale card is found, and a washer of 40 mm beside it is 40 mm; a known
   await tool.getByRole('button', { name: 'Keep the scale' }).click();
   await expect(tool.getByRole('alert')).toContainText('Give the length in mm');
   await tool.getByLabel('Length between the two, mm').fill('14,95');
+  // Half a scale outlives a reload.
+  await page.reload();
+  await alive(page);
+  await expect(tool.getByLabel('Length between the two, mm')).toHaveValue('14,95');
   await tool.getByRole('button', { name: 'Keep the scale' }).click();
   await expect(tool).toContainText('Scale: a length of 14.95 mm');
   const answer = await page.request.get('/api/v1/scale-card');

@@ -6,16 +6,18 @@ export interface CellMask extends Size {
   readonly cells: Uint8Array;
 }
 
+/** One stroke of a round brush over the picture, in its pixels: it sets what it passes, or clears it. */
+export interface BrushStroke {
+  readonly points: readonly Point[];
+  readonly radius: number;
+  readonly set: boolean;
+}
+
 /**
  * What was taken, corrected by one stroke of a round brush over the picture: cells within its radius are set or cleared. The mask
  * that came in is left as it was, so that a stroke can be taken back.
- * @param radius pixels of the picture
  */
-export function brushed(
-  mask: CellMask,
-  region: Quad,
-  stroke: { readonly points: readonly Point[]; readonly radius: number; readonly set: boolean },
-): CellMask {
+export function brushed(mask: CellMask, region: Quad, stroke: BrushStroke): CellMask {
   const { width, height } = mask;
   const map = homographyOf(UNIT_SQUARE, region);
   const cells = mask.cells.slice();

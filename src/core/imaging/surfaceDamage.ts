@@ -9,7 +9,7 @@ import { cellsInside } from './outline';
 import { blobsOf, type Size } from './planes';
 import type { Point, Quad, Raster } from './raster';
 import { gridOf, type Rectified, rectify } from './rectify';
-import { sharpness } from './sharpness';
+import { machinedSharpness } from './sharpness';
 
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
 export const SURFACE_DAMAGE_VERSION = 2;
@@ -110,7 +110,7 @@ function doubtsOf(square: Rectified, { spots, doubtful }: { spots: readonly Spot
   const clear = spots.reduce((sum, { cells, depth }) => sum + cells * ramp(depth, 0.25, 0.7), 0);
   const all = spots.reduce((sum, { cells }) => sum + cells, 0);
   return {
-    sharp: sharpness(square),
+    lines: machinedSharpness(square),
     light: 1 - ramp(blown, 0.03, 0.2),
     contrast: all === 0 ? 1 : clear / all,
     /** Places that are neither clearly pits nor clearly none. */

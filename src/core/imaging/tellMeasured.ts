@@ -30,6 +30,7 @@ const DOUBTS: Record<string, string> = {
   place: 'the compound does not lie all round',
   light: 'too much of it is blown out or black',
   sharp: 'it is not sharp',
+  lines: 'it is not sharp: no machining lines can be seen in it',
   patch: 'the patch is too small or too large to be one',
   painted: 'much of the flank is not painted',
   corners: 'the corners do not lie on the edges of the flank',

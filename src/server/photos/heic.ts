@@ -1,5 +1,6 @@
 import fs from 'node:fs';
-import decode from 'heic-decode';
+import path from 'node:path';
+import { Worker } from 'node:worker_threads';
 import sharp from 'sharp';
 import { Refusal } from '../refusal';
 import { MOST_PIXELS } from './inspectPicture';
@@ -8,43 +9,59 @@ import { MOST_PIXELS } from './inspectPicture';
 export const isHeic = (head: Uint8Array): boolean =>
   /^ftyp(heic|heix|hevc|hevx|heim|heis|mif1|msf1)/.test(Buffer.from(head.subarray(4, 12)).toString('latin1'));
 
-/** What the decoder gives and its types leave out. */
-type Pictures = (Awaited<ReturnType<typeof decode.all>>[number] & {
+/** What the decoder's thread answers: without pixels where the picture is too large. */
+interface Decoded {
   readonly width: number;
   readonly height: number;
-})[] & { readonly dispose: () => void };
+  readonly pixels?: Uint8Array;
+}
+
+const DECODER = path.join(process.cwd(), 'src/server/photos/heicWorker.mjs');
+/** A picture that keeps the decoder longer than this was made to. */
+const LONGEST_MS = 60_000;
+
+/** One after the other: forty phone pictures unpacked side by side have no room. */
+let line: Promise<unknown> = Promise.resolve();
 
 /**
  * A phone's HEIC picture as a JPEG, upright, all its pixels; browsers can't show the one, all can the other.
  * @throws Refusal where it can't be decoded whole, or unpacks to more than any camera of the trade takes
  */
 export async function heicAsJpeg(file: string): Promise<Buffer> {
-  let pictures: Pictures | undefined;
+  const turn = line.then(() => decoded(file));
+  line = turn.catch(() => {});
+  const picture = await turn.catch(() => undefined);
+  if (!picture)
+    throw new Refusal(
+      'not-a-picture',
+      'This HEIC picture is damaged or of a kind that can’t be read. Nothing of it was stored; send it as JPEG.',
+    );
+  const { width, height, pixels } = picture;
+  if (!pixels)
+    throw new Refusal(
+      'too-large',
+      `${width} × ${height} pixels are more than Stereotome takes (120 megapixels). Nothing of it was stored.`,
+    );
+  return sharp(pixels, { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .jpeg({ quality: 96, chromaSubsampling: '4:4:4' })
+    .toBuffer();
+}
+
+/** Decodes in a thread of its own, so that no other request waits behind it and no file can hold the server up. */
+async function decoded(file: string): Promise<Decoded | undefined> {
+  const workerData = { file: await fs.promises.readFile(file), mostPixels: MOST_PIXELS };
+  // What the decoder itself says of a bad file helps nobody: it is taken off the server's own output.
+  const thread = new Worker(DECODER, { workerData, stdout: true, stderr: true });
+  const giveUp = setTimeout(() => void thread.terminate(), LONGEST_MS);
   try {
-    pictures = (await decode.all({ buffer: await fs.promises.readFile(file) })) as Pictures;
-    const first = pictures[0];
-    if (first && first.width * first.height > MOST_PIXELS)
-      throw new Refusal(
-        'too-large',
-        `${first.width} × ${first.height} pixels are more than Stereotome takes (120 megapixels). Nothing of it was stored.`,
-      );
-    if (first) {
-      const { data, width, height } = await first.decode();
-      return await sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), {
-        raw: { width, height, channels: 4 },
-      })
-        .removeAlpha()
-        .jpeg({ quality: 96, chromaSubsampling: '4:4:4' })
-        .toBuffer();
-    }
-  } catch (error) {
-    if (error instanceof Refusal) throw error;
-    // Told below in the same words as any other picture that is damaged.
+    return await new Promise((resolve, reject) => {
+      thread.once('message', resolve);
+      thread.once('error', reject);
+      thread.once('exit', () => reject(new Error('the decoder ended without an answer')));
+    });
   } finally {
-    pictures?.dispose();
+    clearTimeout(giveUp);
+    await thread.terminate();
   }
-  throw new Refusal(
-    'not-a-picture',
-    'This HEIC picture is damaged or of a kind that can’t be read. Nothing of it was stored; send it as JPEG.',
-  );
 }

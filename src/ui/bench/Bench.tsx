@@ -9,6 +9,7 @@ import type { JobSnapshot } from '@/model/snapshot';
 import { PhotographDesk } from '../picture/PhotographDesk';
 import { JobStrip } from './JobStrip';
 import { Run } from './Run';
+import { ScanLabel } from './ScanLabel';
 import { StationWork } from './StationWork';
 import type { Measuring } from './seriesWalk';
 import { Ticket } from './Ticket';
@@ -38,6 +39,7 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
   const place = useBenchPlace();
   const [undoable, setUndoable] = useState<Undoable>();
   const [asList, setAsList] = useState(false);
+  const [scanning, setScanning] = useState(false);
   const [measuring, setMeasuring] = useMeasuring(`${place.part} ${place.check}`);
   const open = job.parts.find((part) => part.position.id === place.part);
   const close = useCallback(() => place.goTo({ part: null }), [place.goTo]);
@@ -54,9 +56,13 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
           )
             setAsList((list) => !list);
         },
-        Escape: () => (place.photographs ? place.goTo({ photographs: false }) : open && close()),
+        Escape: () => {
+          if (scanning) setScanning(false);
+          else if (place.photographs) place.goTo({ photographs: false });
+          else if (open) close();
+        },
       }),
-    [open, close, place],
+    [open, close, place, scanning],
   );
   return (
     <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={job.snapshot.job.id}>
@@ -65,6 +71,8 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
           job={job}
           actor={actor}
           today={today}
+          scanning={scanning}
+          onScan={() => setScanning(!scanning)}
           onPhotographs={() => place.goTo({ photographs: !place.photographs, look: [] })}
         />
         <Run
@@ -73,6 +81,15 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
           onGo={(station) => place.goTo({ station })}
         />
       </Box>
+      {scanning && (
+        <ScanLabel
+          job={job}
+          onOpen={(part) => {
+            setScanning(false);
+            place.goTo({ part, photographs: false });
+          }}
+        />
+      )}
       {place.photographs && (
         <Box as="main" flex="1">
           <PhotographDesk {...{ job, actor, rights, place }} onUndoable={setUndoable} />

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
-import { Images } from 'lucide-react';
+import { Images, ScanLine } from 'lucide-react';
 import Link from 'next/link';
 import { formatNumber } from '@/core/quantity/format';
 import { findActive } from '@/core/wear/active';
@@ -22,18 +22,17 @@ const KEYS = [
   ['Esc', 'close the ticket or the photographs'],
 ] as const;
 
-/** What is on the bench, for whom, until when, and what holds it. */
-export function JobStrip({
-  job,
-  actor,
-  today,
-  onPhotographs,
-}: {
+interface JobStripProps {
   readonly job: Job;
   readonly actor: Actor;
   readonly today: string;
+  readonly scanning: boolean;
+  readonly onScan: () => void;
   readonly onPhotographs: () => void;
-}) {
+}
+
+/** What is on the bench, for whom, until when, and what holds it. */
+export function JobStrip({ job, actor, today, scanning, onScan, onPhotographs }: JobStripProps) {
   const { peg, unitTitle, machine, customer, distanceKm, dueOn, holdReason } = job.snapshot.job;
   const late = overdueWords(dueOn, today);
   return (
@@ -63,6 +62,14 @@ export function JobStrip({
         brass={late !== undefined}
       />
       <Fact label="Hold" value={holdReason || 'none'} brass={holdReason !== ''} />
+      <Press
+        kind="onBlue"
+        aria-label={scanning ? 'Put the scanner away' : 'Scan a bag’s label'}
+        aria-expanded={scanning}
+        onClick={onScan}
+      >
+        <ScanLine size={22} aria-hidden />
+      </Press>
       <Press kind="onBlue" onClick={onPhotographs}>
         <Images size={20} aria-hidden /> Photographs {findActive(job.photographs).length}
       </Press>

@@ -6,10 +6,11 @@ import { findActive } from '@/core/wear/active';
 import { Select } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { send } from '../kit/send';
+import { useFiling } from '../picture/useFiling';
 import { Picture } from './Picture';
 import { PictureDrop } from './PictureDrop';
 import type { StationProps } from './StationWork';
+import type { Job, ShownPhotograph } from './useJob';
 
 /** Photographs taken before anyone knew of which part. They wait here until they are filed. */
 export function PhotographTray({ job, actor, rights }: StationProps) {
@@ -41,7 +42,7 @@ export function PhotographTray({ job, actor, rights }: StationProps) {
           <Box key={photograph.id} width="220px">
             <Picture job={job} photograph={photograph} />
             {rights.includes('photograph.file') && !photograph.waiting && (
-              <FileUnder job={job} photographId={photograph.id} />
+              <FileUnder job={job} photograph={photograph} />
             )}
           </Box>
         ))}
@@ -50,20 +51,9 @@ export function PhotographTray({ job, actor, rights }: StationProps) {
   );
 }
 
-function FileUnder({
-  job,
-  photographId,
-}: {
-  readonly job: StationProps['job'];
-  readonly photographId: string;
-}) {
+function FileUnder({ job, photograph }: { readonly job: Job; readonly photograph: ShownPhotograph }) {
   const [positionId, setPositionId] = useState(job.parts[0]?.position.id ?? '');
-  const [refusal, setRefusal] = useState('');
-  const file = async () => {
-    const answer = await send('PATCH', `/api/v1/photographs/${photographId}`, { positionId });
-    if (answer.ok) await job.refresh();
-    else setRefusal(answer.refusal.message);
-  };
+  const { refusal, file } = useFiling(job);
   return (
     <>
       <Flex gap="4px" marginTop="4px">
@@ -80,7 +70,7 @@ function FileUnder({
             </option>
           ))}
         </Select>
-        <Press onClick={() => void file()}>File</Press>
+        <Press onClick={() => void file([photograph], positionId)}>File</Press>
       </Flex>
       {refusal && <ErrorNotice>{refusal}</ErrorNotice>}
     </>

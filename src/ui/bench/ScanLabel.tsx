@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { ScanLine } from 'lucide-react';
 import Link from 'next/link';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { type LabelMeans, meaningOf, readLabel } from '@/core/strip/bagLabel';
@@ -13,66 +12,62 @@ import type { Job } from './useJob';
 
 const LOOK_EVERY_MS = 250;
 
-/** A bag's label, held before the camera or typed, opens its part; a label of another job says so. */
-export function ScanLabel({
-  job,
-  onOpen,
-}: {
+interface ScanLabelProps {
   readonly job: Job;
   readonly onOpen: (positionId: string) => void;
-}) {
-  const [open, setOpen] = useState(false);
+}
+
+/** A bag's label, held before the camera or typed, opens its part; a label of another job says so. */
+export function ScanLabel({ job, onOpen }: ScanLabelProps) {
   const [typed, setTyped] = useState('');
   const [means, setMeans] = useState<LabelMeans>();
-  const { video, trouble } = useCamera(open);
+  const { video, trouble } = useCamera(true);
   const { unitType } = job.snapshot;
   const { peg } = job.snapshot.job;
   const take = (text: string) => {
     const found = meaningOf(readLabel(text, peg), { peg }, unitType);
     setMeans(found);
-    if (found.kind !== 'part') return;
-    setOpen(false);
-    setTyped('');
-    onOpen(found.positionId);
+    if (found.kind === 'part') onOpen(found.positionId);
   };
-  useCodes(video, open, take);
+  useCodes(video, take);
   return (
-    <Box marginBottom="12px" data-testid="scan-label">
-      <Press aria-expanded={open} onClick={() => setOpen(!open)}>
-        <ScanLine size={22} aria-hidden /> {open ? 'Put the scanner away' : 'Scan a bag’s label'}
-      </Press>
-      {open && (
-        <Flex gap="16px" wrap="wrap" marginTop="8px" align="flex-start">
-          <Box>
-            {!trouble && (
-              <chakra.video
-                ref={video}
-                muted
-                playsInline
-                width="320px"
-                maxWidth="100%"
-                border="2px solid"
-                aria-label="What the camera sees; hold the label’s code in it"
-              />
-            )}
-            {trouble && <Box maxWidth="320px">{trouble}</Box>}
-          </Box>
-          <Box
-            as="form"
-            flex="1 1 240px"
-            maxWidth="360px"
-            onSubmit={(event) => {
-              event.preventDefault();
-              take(typed);
-            }}
-          >
-            <TextField label="or type it: peg and bag, or the bag alone" value={typed} onText={setTyped} />
-            <Press type="submit" disabled={typed.trim() === ''}>
-              Open its part
-            </Press>
-          </Box>
-        </Flex>
-      )}
+    <Box
+      as="section"
+      aria-label="Scan a bag’s label"
+      padding="8px 16px"
+      borderBottom="1.5px solid"
+      data-testid="scan-label"
+    >
+      <Flex gap="16px" wrap="wrap" align="flex-start">
+        <Box>
+          {!trouble && (
+            <chakra.video
+              ref={video}
+              muted
+              playsInline
+              width="320px"
+              maxWidth="100%"
+              border="2px solid"
+              aria-label="What the camera sees; hold the label’s code in it"
+            />
+          )}
+          {trouble && <Box maxWidth="320px">{trouble}</Box>}
+        </Box>
+        <Box
+          as="form"
+          flex="1 1 240px"
+          maxWidth="360px"
+          onSubmit={(event) => {
+            event.preventDefault();
+            take(typed);
+          }}
+        >
+          <TextField label="or type it: peg and bag, or the bag alone" value={typed} onText={setTyped} />
+          <Press type="submit" disabled={typed.trim() === ''}>
+            Open its part
+          </Press>
+        </Box>
+      </Flex>
       {means && means.kind !== 'part' && (
         <ErrorNotice>
           {means.words}
@@ -89,19 +84,11 @@ export function ScanLabel({
 }
 
 /** Looks for a code in what the camera sees, a few times a second; the same text is told once. */
-function useCodes(
-  video: RefObject<HTMLVideoElement | null>,
-  on: boolean,
-  onText: (text: string) => void,
-): void {
+function useCodes(video: RefObject<HTMLVideoElement | null>, onText: (text: string) => void): void {
   const told = useRef('');
   const latest = useRef(onText);
   latest.current = onText;
   useEffect(() => {
-    if (!on) {
-      told.current = '';
-      return;
-    }
     const canvas = document.createElement('canvas');
     let looking = false;
     const look = async () => {
@@ -122,7 +109,7 @@ function useCodes(
     };
     const timer = setInterval(() => void look(), LOOK_EVERY_MS);
     return () => clearInterval(timer);
-  }, [on, video]);
+  }, [video]);
 }
 
 /** Without a code in the picture the reader throws: that is the usual case, not a failure. */

@@ -1,8 +1,8 @@
 'use client';
 
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import type { Quad } from '@/core/imaging/raster';
 import { Press } from '../kit/Press';
+import type { Region, RegionSet } from './useRegion';
 
 /** What a finger on the picture does just now, beside moving it. */
 export const HANDS = {
@@ -32,24 +32,20 @@ function HandKey({ own, hand, onHand }: HandKeyProps) {
 }
 
 interface RegionKeysProps extends Omit<HandKeyProps, 'own'> {
-  readonly pits: boolean;
-  readonly outlined: boolean;
-  readonly compound: string | undefined;
+  readonly region: Region;
   readonly busy: boolean;
   readonly onPropose: () => void;
-  readonly onCorners: (turn: (corners: Quad) => Quad) => void;
-  readonly onForgetOutline: () => void;
-  readonly onForgetCompound: () => void;
+  readonly onChange: (change: Partial<RegionSet>) => void;
 }
 
 /** How a region is set: round pits by corners or a line, on a flank by corners that the program proposes and a hand turns. */
-export function RegionKeys({ pits, hand, onHand, ...rest }: RegionKeysProps) {
-  const { outlined, compound, busy, onPropose, onCorners, onForgetOutline, onForgetCompound } = rest;
-  if (pits)
+export function RegionKeys({ region, hand, onHand, busy, onPropose, onChange }: RegionKeysProps) {
+  const [a, b, c, d] = region.corners;
+  if (region.pits)
     return (
       <Flex gap="4px" wrap="wrap" marginBottom="8px">
         <HandKey own="lasso" hand={hand} onHand={onHand} />
-        {outlined && <Press onClick={onForgetOutline}>Corners instead</Press>}
+        {region.outline && <Press onClick={() => onChange({ outline: null })}>Corners instead</Press>}
       </Flex>
     );
   return (
@@ -57,19 +53,25 @@ export function RegionKeys({ pits, hand, onHand, ...rest }: RegionKeysProps) {
       <Press disabled={busy} onClick={onPropose}>
         Propose corners
       </Press>
-      <Press aria-label="Turn the corners by one" onClick={() => onCorners(([a, b, c, d]) => [b, c, d, a])}>
+      <Press aria-label="Turn the corners by one" onClick={() => onChange({ corners: [b, c, d, a] })}>
         Turn
       </Press>
       <Press
         aria-label="Toe and heel the other way round"
-        onClick={() => onCorners(([a, b, c, d]) => [b, a, d, c])}
+        onClick={() => onChange({ corners: [b, a, d, c] })}
       >
         Toe ↔ heel
       </Press>
       <HandKey own="colour" hand={hand} onHand={onHand} />
-      {compound && (
-        <Press onClick={onForgetCompound}>
-          <Box as="span" width="18px" height="18px" border="1px solid" style={{ background: compound }} />
+      {region.compound && (
+        <Press onClick={() => onChange({ compound: null })}>
+          <Box
+            as="span"
+            width="18px"
+            height="18px"
+            border="1px solid"
+            style={{ background: region.compound }}
+          />
           let it be found
         </Press>
       )}
@@ -81,10 +83,12 @@ interface BrushKeysProps extends Omit<HandKeyProps, 'own'> {
   /** As a share of the flank's length. */
   readonly width: number;
   readonly onWidth: (width: number) => void;
+  /** Takes the last stroke back, where there is one. */
+  readonly onUndo?: () => void;
 }
 
 /** The brush that corrects what the program took. */
-export function BrushKeys({ hand, onHand, width, onWidth }: BrushKeysProps) {
+export function BrushKeys({ hand, onHand, width, onWidth, onUndo }: BrushKeysProps) {
   return (
     <Flex gap="4px" wrap="wrap" align="center" marginBottom="8px">
       <HandKey own="add" hand={hand} onHand={onHand} />
@@ -100,6 +104,7 @@ export function BrushKeys({ hand, onHand, width, onWidth }: BrushKeysProps) {
           onChange={(event) => onWidth(Number(event.target.value))}
         />
       </chakra.label>
+      {onUndo && <Press onClick={onUndo}>Take the last stroke back</Press>}
     </Flex>
   );
 }

@@ -10,7 +10,7 @@ export const KINDS = ['pattern on drive', 'pattern on coast', 'pits'] as const;
 export type Kind = (typeof KINDS)[number];
 /** What the worker answered, before a person has said that it took the right place. */
 export type Taken =
-  | { readonly kind: 'pattern'; readonly result: ContactPatternResult; readonly byHand?: boolean }
+  | { readonly kind: 'pattern'; readonly result: ContactPatternResult }
   | { readonly kind: 'pits'; readonly result: SurfaceDamageResult };
 
 export const kindOf = ({ found }: RecordOf<'picture-measured'>): Kind =>

@@ -1,107 +1,45 @@
 'use client';
 
 import { Box, Flex } from '@chakra-ui/react';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { brushed } from '@/core/imaging/brush';
-import { CONTACT_PATTERN_VERSION } from '@/core/imaging/contactPattern';
-import { measurePatch } from '@/core/imaging/measurePatch';
-import { boxRound } from '@/core/imaging/outline';
-import type { Point, Quad } from '@/core/imaging/raster';
-import { SURFACE_DAMAGE_VERSION } from '@/core/imaging/surfaceDamage';
+import { useState } from 'react';
+import type { Point } from '@/core/imaging/raster';
 import { doubtWords, tellMeasured } from '@/core/imaging/tellMeasured';
 import { recordsOf } from '@/core/strip/recordsOf';
 import type { RecordOf } from '@/model/benchRecord';
-import { CaptureLine } from '../bench/CaptureLine';
 import { ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
-import { readKept, useKept } from '../kit/useKept';
 import { useKeep } from '../strip/useKeep';
-import { Corners } from './Corners';
-import { DrawingSheet } from './DrawingSheet';
-import { MaskOverlay } from './MaskOverlay';
-import { foundOf, KINDS, type Kind, kindOf, millimetresAt, type Taken } from './measured';
-import { middleOf } from './middleOf';
-import { NotePits } from './NotePits';
+import { KeptReadings, VERSIONS } from './KeptReadings';
+import { foundOf, KINDS } from './measured';
 import { pickColour } from './pickColour';
-import { BrushKeys, HANDS, type Hand, RegionKeys } from './RegionKeys';
+import { BrushKeys, type Hand, RegionKeys } from './RegionKeys';
+import { RegionOverlay } from './RegionOverlay';
 import type { Tool, Work } from './tool';
+import { useReading } from './useReading';
+import { type RegionSet, useRegion } from './useRegion';
 
-const VERSIONS = { pattern: CONTACT_PATTERN_VERSION, pits: SURFACE_DAMAGE_VERSION } as const;
-const FLANK_CORNERS = ['toe, root', 'heel, root', 'heel, top', 'toe, top'] as const;
-const REGION_CORNERS = ['corner 1', 'corner 2', 'corner 3', 'corner 4'] as const;
+/** An outline is kept with no more points than this. */
+const OUTLINE_POINTS = 190;
 
 /** A photograph measured: a region, the sum in a worker, what was taken shown over it, corrected, and kept when a person says so. */
 export function useMeasureTool(work: Work, active: boolean): Tool {
-  const { picture, positionId, records, pane, imaging, mayTake, job } = work;
+  const { picture, positionId, records, imaging, mayTake } = work;
   const keep = useKeep(work);
-  const [outline, setOutline] = useState<readonly Point[]>();
-  const [compound, setCompound] = useState<string>();
-  const [taken, setTaken] = useState<Taken>();
-  const [hand, setHand] = useState<Hand>();
-  const [brush, setBrush] = useState(0.02);
-  const [trouble, setTrouble] = useState('');
   const own = recordsOf(records, 'picture-measured').filter(
     ({ content }) => content.photographId === picture.id,
   );
-  // Measured before: the same region and the same question stand there again.
-  const before = own.at(-1)?.content;
-  const firstCorners = useMemo(() => before?.corners ?? middleOf(picture), [before, picture]);
-  // Half-set corners outlive a reload.
-  const cornersKey = `corners ${picture.id}`;
-  const [kind, setKind] = useKept<Kind>(
-    `reading ${picture.id}`,
-    before ? kindOf(before) : 'pattern on drive',
-  );
-  const [corners, setCorners] = useKept<Quad>(cornersKey, firstCorners);
-  const pits = kind === 'pits';
-  const scale = recordsOf(records, 'picture-scaled')
-    .filter(({ content }) => content.photographId === picture.id)
-    .at(-1)?.content.scale;
-
-  const forget = () => {
-    imaging.stop();
-    setTaken(undefined);
-    setTrouble('');
+  const region = useRegion(picture, own.at(-1)?.content);
+  const reading = useReading(work, region, active);
+  const { taken, trouble } = reading;
+  const [hand, setHand] = useState<Hand>();
+  const [brush, setBrush] = useState(0.02);
+  const brushWidth = 2 * brush * lengthOf(region.corners);
+  const told = taken && {
+    found: foundOf(taken, region.kind),
+    confidence: taken.result.confidence,
+    ...(region.strokes.length > 0 ? { byHand: true } : {}),
   };
-  const propose = async () => {
-    const answer = await imaging.run({ sum: 'flank-corners' });
-    if (answer.ok && answer.result) setCorners(answer.result);
-    else if (answer.ok) setTrouble('No painted flank is seen. Drag the corners onto its edges by hand.');
-    else if (answer.message !== 'Stopped') setTrouble(`${answer.message}.`);
-  };
-  // The first time somebody comes to measure, the program has looked already.
-  const proposed = useRef(own.length > 0 || readKept(cornersKey) !== undefined);
-  const begin = useRef(propose);
-  begin.current = propose;
-  useEffect(() => {
-    if (!active || !mayTake || proposed.current) return;
-    proposed.current = true;
-    void begin.current();
-  }, [active, mayTake]);
-
-  const measure = async () => {
-    setTrouble('');
-    if (pits) {
-      const region = outline ? boxRound(outline) : corners;
-      const mmPerPixel = scale && millimetresAt(region, scale);
-      const answer = await imaging.run({ sum: 'surface-damage', corners: region, outline, mmPerPixel });
-      if (answer.ok) setTaken({ kind: 'pits', result: answer.result });
-      else setTrouble(`${answer.message}.`);
-    } else {
-      const answer = await imaging.run({ sum: 'contact-pattern', corners, compound });
-      if (answer.ok) setTaken({ kind: 'pattern', result: answer.result });
-      else setTrouble(`${answer.message}.`);
-    }
-  };
-  const region = pits && outline ? boxRound(outline) : corners;
-  const found = taken && foundOf(taken, kind);
-  const told = taken &&
-    found && {
-      found,
-      confidence: taken.result.confidence,
-      ...(taken.kind === 'pattern' && taken.byHand ? { byHand: true } : {}),
-    };
   const take = async () => {
     if (!taken || !told || !positionId) return;
     const wrong = await keep(
@@ -110,84 +48,44 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
         photographId: picture.id,
         positionId,
         method: VERSIONS[taken.kind],
-        corners: region.map(([x, y]) => [x, y]) as unknown as RecordOf<'picture-measured'>['corners'],
-        ...(pits && outline ? { outline: outline.map(([x, y]) => [x, y] as [number, number]) } : {}),
-        ...(!pits && compound ? { compound } : {}),
+        corners: region.box.map(([x, y]) => [x, y]) as unknown as RecordOf<'picture-measured'>['corners'],
+        ...(region.pits && region.outline
+          ? { outline: region.outline.map(([x, y]) => [x, y] as [number, number]) }
+          : {}),
+        ...(!region.pits && region.compound ? { compound: region.compound } : {}),
         ...told,
       },
       tellMeasured(told),
     );
-    setTrouble(wrong ?? '');
-    // The corners stay where they were kept: the next flank of the picture begins there.
-    if (!wrong) setTaken(undefined);
+    // The region stays where it was kept: the next flank of the picture begins there.
+    reading.end(wrong);
   };
   const stroke = (points: Point[]) => {
     if (hand === 'lasso') {
-      if (points.length < 3) return setTrouble('Draw round the surface in one stroke.');
-      const step = Math.ceil(points.length / 190);
-      forget();
-      setOutline(points.filter((_, index) => index % step === 0));
+      if (points.length < 3) return reading.say('Draw round the surface in one stroke.');
+      const step = Math.ceil(points.length / OUTLINE_POINTS);
+      reading.change({ outline: points.filter((_, index) => index % step === 0) });
       setHand(undefined);
     } else if (hand === 'colour') {
-      void pickColour(picture, points[0]!).then((colour) => {
-        forget();
-        setCompound(colour);
+      void pickColour(picture, points[0]!).then((compound) => {
+        reading.change({ compound });
         setHand(undefined);
       });
-    } else if (taken?.kind === 'pattern') {
-      const radius = brush * Math.hypot(corners[1][0] - corners[0][0], corners[1][1] - corners[0][1]);
-      const mask = brushed(taken.result.mask, corners, { points, radius, set: hand === 'add' });
-      setTaken({
-        ...taken,
-        byHand: true,
-        result: { ...taken.result, ...measurePatch(mask.cells, mask), mask },
+    } else if (taken?.kind === 'pattern')
+      region.set({
+        strokes: [...region.strokes, { points, radius: brushWidth / 2, set: hand === 'add' }],
       });
-    }
   };
-  const pixel = 1 / Math.max(1e-6, pane.view.scale);
-
   const overlay = (
-    <>
-      {taken && <MaskOverlay mask={taken.result.mask} corners={region} />}
-      {pits && outline ? (
-        <polygon
-          points={outline.map((point) => point.join(',')).join(' ')}
-          fill="none"
-          stroke="#E3B354"
-          strokeWidth={2.5 * pixel}
-          pointerEvents="none"
-          data-testid="outline"
-        />
-      ) : (
-        <Corners
-          pane={pane}
-          corners={corners}
-          names={pits ? REGION_CORNERS : FLANK_CORNERS}
-          onCorners={(next) => {
-            forget();
-            setCorners(next);
-          }}
-        />
-      )}
-      {hand && mayTake && (
-        <DrawingSheet pane={pane} picture={picture} label={HANDS[hand]} onStroke={stroke}>
-          {(points) => (
-            <polyline
-              points={points.map((point) => point.join(',')).join(' ')}
-              fill="none"
-              stroke="#E3B354"
-              strokeLinecap="round"
-              strokeOpacity={0.7}
-              strokeWidth={
-                hand === 'add' || hand === 'clear'
-                  ? 2 * brush * Math.hypot(corners[1][0] - corners[0][0], corners[1][1] - corners[0][1])
-                  : 2.5 * pixel
-              }
-            />
-          )}
-        </DrawingSheet>
-      )}
-    </>
+    <RegionOverlay
+      {...work}
+      region={region}
+      taken={taken}
+      hand={mayTake ? hand : undefined}
+      brush={brushWidth}
+      onRegion={reading.change}
+      onStroke={stroke}
+    />
   );
   const rail = (
     <Box data-testid="measure-picture">
@@ -197,38 +95,24 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
       <OneOf
         label="What to read from it"
         options={KINDS}
-        chosen={[kind]}
-        onPress={(next) => {
-          forget();
+        chosen={[region.kind]}
+        onPress={(kind) => {
+          reading.change({ kind });
           setHand(undefined);
-          setKind(next);
         }}
       />
       <Box fontSize="13px" color="second" marginBottom="8px">
-        {pits
+        {region.pits
           ? 'Drag the corners round the surface, clear of its edges, or draw round it.'
           : 'Drag the corners onto the edges of one flank. Turn the pinion by hand with a drag on the ring, several times, before the picture is taken.'}
       </Box>
       <RegionKeys
-        pits={pits}
+        region={region}
         hand={hand}
         onHand={setHand}
-        outlined={outline !== undefined}
-        compound={compound}
         busy={imaging.doing !== undefined}
-        onPropose={() => void propose()}
-        onCorners={(turn) => {
-          forget();
-          setCorners(turn(corners));
-        }}
-        onForgetOutline={() => {
-          forget();
-          setOutline(undefined);
-        }}
-        onForgetCompound={() => {
-          forget();
-          setCompound(undefined);
-        }}
+        onPropose={() => void reading.propose()}
+        onChange={reading.change}
       />
       {told && taken && (
         <Box role="status" data-testid="measured" marginBottom="8px">
@@ -241,7 +125,15 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
         </Box>
       )}
       {taken?.kind === 'pattern' && mayTake && (
-        <BrushKeys hand={hand} onHand={setHand} width={brush} onWidth={setBrush} />
+        <BrushKeys
+          hand={hand}
+          onHand={setHand}
+          width={brush}
+          onWidth={setBrush}
+          {...(region.strokes.length > 0
+            ? { onUndo: () => region.set({ strokes: region.strokes.slice(0, -1) }) }
+            : {})}
+        />
       )}
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       {imaging.doing && (
@@ -256,7 +148,7 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
             kind={taken ? 'plain' : 'main'}
             size="bench"
             disabled={imaging.doing !== undefined}
-            onClick={() => void measure()}
+            onClick={() => void reading.measure({ strokes: [] })}
           >
             Measure
           </Press>
@@ -267,26 +159,10 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
           )}
         </Flex>
       )}
-      <Box marginTop="12px">
-        {own.map((record) => (
-          <Box key={record.id}>
-            <CaptureLine
-              kind="record"
-              capture={{ ...record, struck: null }}
-              job={job}
-              rights={mayTake ? ['capture.strike'] : []}
-            >
-              {tellMeasured(record.content)}
-              {record.content.method < VERSIONS[record.content.found.kind] &&
-                '; read by an earlier method, measure anew to compare'}
-            </CaptureLine>
-            {record.content.found.kind === 'pits' && mayTake && (
-              <NotePits {...work} positionId={record.content.positionId} measured={record.content} />
-            )}
-          </Box>
-        ))}
-      </Box>
+      <KeptReadings work={work} readings={own} />
     </Box>
   );
   return { overlay, rail, drawing: hand !== undefined };
 }
+
+const lengthOf = ([a, b]: RegionSet['corners']): number => Math.hypot(b[0] - a[0], b[1] - a[1]);

@@ -1,39 +1,31 @@
 'use client';
 
 import { Box, Flex } from '@chakra-ui/react';
-import { useState } from 'react';
-import { BadInput } from '@/core/badInput';
-import {
-  measureInPlane,
-  type PlaneMeasure,
-  type PlaneShape,
-  pointDeviationOf,
-} from '@/core/imaging/planeMeasures';
+import { type PlaneShape, pointDeviationOf } from '@/core/imaging/planeMeasures';
 import type { Point } from '@/core/imaging/raster';
-import { SCALE_CARD } from '@/core/imaging/scaleCard';
 import { tellSized } from '@/core/imaging/tellMeasured';
 import { recordsOf } from '@/core/strip/recordsOf';
-import { type PictureScale, SIZED_SHAPES } from '@/model/pictureRecord';
+import { SIZED_SHAPES } from '@/model/pictureRecord';
 import { CaptureLine } from '../bench/CaptureLine';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';
 import { Press, PressLink } from '../kit/Press';
-import { useKeep } from '../strip/useKeep';
 import { Corners } from './Corners';
 import { DrawingSheet } from './DrawingSheet';
 import { Grip } from './Grip';
 import { middleOf } from './middleOf';
 import { MeasuredShape, ScaleOutline } from './ScaleShapes';
 import { SettingScale } from './SettingScale';
-import { type ScaleSetting, scaleOf, tellScale } from './scaleSetting';
+import { tellScale } from './scaleSetting';
 import type { Tool, Work } from './tool';
+import { useScaleSetting } from './useScaleSetting';
+import { MOST_POINTS, useSizing } from './useSizing';
 
 const CARD_CORNERS = ['square', 'corner 2', 'corner 3', 'corner 4'] as const;
 
 /** How large things are: the scale card found or set by hand, one known length, then lengths, angles and areas in its plane. */
 export function useScaleTool(work: Work): Tool {
   const { picture, records, pane, imaging, mayTake, job } = work;
-  const keep = useKeep(work);
   const scales = recordsOf(records, 'picture-scaled').filter(
     ({ content }) => content.photographId === picture.id,
   );
@@ -41,55 +33,10 @@ export function useScaleTool(work: Work): Tool {
   const sized = recordsOf(records, 'picture-sized').filter(
     ({ content }) => content.photographId === picture.id,
   );
-  const [setting, setSetting] = useState<ScaleSetting>();
-  const [shape, setShape] = useState<PlaneShape>();
-  const [points, setPoints] = useState<readonly Point[]>([]);
-  const [trouble, setTrouble] = useState('');
-  const deviation = pointDeviationOf(picture);
+  const { setting, setSetting, findCard, keepScale, trouble } = useScaleSetting(work);
+  const { shape, points, measured, chooseShape, setPoints, keepSized, ...sizing } = useSizing(work, kept);
 
-  const findCard = async () => {
-    setTrouble('');
-    const answer = await imaging.run({ sum: 'scale-card' });
-    const corners = answer.ok ? answer.result?.corners : undefined;
-    if (!corners)
-      setTrouble(
-        answer.ok
-          ? 'No scale card is seen. Set its four outer corners by hand, the one beside the black square first.'
-          : `${answer.message}.`,
-      );
-    setSetting({
-      by: 'plane',
-      corners: corners ?? middleOf(picture),
-      width: String(SCALE_CARD.width),
-      height: String(SCALE_CARD.height),
-      cornerDeviation: (answer.ok && answer.result?.cornerDeviation) || deviation,
-    });
-  };
-  const keepScale = async () => {
-    const scale = setting && scaleOf(setting);
-    if (!scale) return setTrouble('Give the length in mm, above zero.');
-    const wrong = await keep({ what: 'picture-scaled', photographId: picture.id, scale }, 'Scale kept');
-    setTrouble(wrong ?? '');
-    if (!wrong) setSetting(undefined);
-  };
-  const measured = kept && shape ? tryMeasure(shape, points, kept, deviation) : undefined;
-  const keepSized = async () => {
-    if (!shape || !measured || 'message' in measured) return;
-    const wrong = await keep(
-      {
-        what: 'picture-sized',
-        photographId: picture.id,
-        shape,
-        points: points.map(([x, y]) => [x, y]),
-        ...measured,
-      },
-      tellSized({ shape, ...measured }),
-    );
-    setTrouble(wrong ?? '');
-    if (!wrong) setPoints([]);
-  };
-  const most = shape === 'length' ? 2 : shape === 'angle' ? 3 : 60;
-  const adding = mayTake && !setting && shape !== undefined && points.length < most;
+  const adding = mayTake && !setting && shape !== null && points.length < MOST_POINTS[shape];
   const pixel = 1 / Math.max(1e-6, pane.view.scale);
 
   const overlay = (
@@ -134,7 +81,9 @@ export function useScaleTool(work: Work): Tool {
           pane={pane}
           corners={setting.corners}
           names={CARD_CORNERS}
-          onCorners={(corners) => setSetting({ ...setting, corners, cornerDeviation: deviation })}
+          onCorners={(corners) =>
+            setSetting({ ...setting, corners, cornerDeviation: pointDeviationOf(picture) })
+          }
         />
       )}
       {setting?.by === 'length' &&
@@ -189,10 +138,7 @@ export function useScaleTool(work: Work): Tool {
           setting={setting}
           onSetting={setSetting}
           onKeep={() => void keepScale()}
-          onBack={() => {
-            setSetting(undefined);
-            setTrouble('');
-          }}
+          onBack={() => setSetting(null)}
         />
       )}
       {kept && !setting && mayTake && (
@@ -200,10 +146,7 @@ export function useScaleTool(work: Work): Tool {
           label="Measure in its plane"
           options={SIZED_SHAPES}
           chosen={shape ? [shape] : []}
-          onPress={(next) => {
-            setShape(next === shape ? undefined : next);
-            setPoints([]);
-          }}
+          onPress={chooseShape}
         />
       )}
       {shape && (
@@ -223,7 +166,7 @@ export function useScaleTool(work: Work): Tool {
           <Press onClick={() => setPoints(points.slice(0, -1))}>Last point away</Press>
         </Flex>
       )}
-      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+      {[trouble, sizing.trouble].map((words) => words && <ErrorNotice key={words}>{words}</ErrorNotice>)}
       <Box marginTop="12px">
         {sized.map((record) => (
           <CaptureLine
@@ -247,18 +190,3 @@ const ASK: Record<PlaneShape, string> = {
   angle: 'Tap one leg, the corner, the other leg.',
   area: 'Tap round it, three points and more.',
 };
-
-function tryMeasure(
-  shape: PlaneShape,
-  points: readonly Point[],
-  scale: PictureScale,
-  deviation: number,
-): PlaneMeasure | { readonly message: string } | undefined {
-  if (points.length < { length: 2, angle: 3, area: 3 }[shape]) return undefined;
-  try {
-    return measureInPlane(shape, points, scale, deviation);
-  } catch (error) {
-    if (error instanceof BadInput) return { message: error.message };
-    throw error;
-  }
-}

@@ -3,7 +3,6 @@
 import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type PlanStep, rebuildOrder, stripPlan } from '@/core/strip/stripPlan';
-import { ScanLabel } from '../bench/ScanLabel';
 import { StationPictures } from '../bench/StationPictures';
 import type { BenchPlace } from '../bench/useBenchPlace';
 import { TextField } from '../kit/Field';
@@ -20,7 +19,7 @@ type Props = Keeping & { readonly rights: readonly string[]; readonly place: Ben
 
 /** The order in which it comes apart, one big step at a time; any step can be taken up, left out with a reason, or added. */
 export function StripStation(props: Props) {
-  const { job, rights, place } = props;
+  const { job, rights } = props;
   const { unitType, records } = job.snapshot;
   const plan = stripPlan(unitType, records);
   const [chosen, setChosen] = useState<string>();
@@ -43,7 +42,6 @@ export function StripStation(props: Props) {
           </Press>
         ))}
       </Flex>
-      <ScanLabel job={job} onOpen={(part) => place.goTo({ part })} />
       {view === 'pieces' && <Inventory {...props} />}
       {view === 'together' && (
         <StepLog {...props} records={rebuildOrder(plan)} heading="What came off last goes on first" />
