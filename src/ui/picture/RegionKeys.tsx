@@ -95,7 +95,8 @@ export function BrushKeys({ hand, onHand, width, onWidth, onUndo }: BrushKeysPro
       <HandKey own="clear" hand={hand} onHand={onHand} />
       <chakra.label fontSize="13px" display="flex" alignItems="center" gap="4px">
         width
-        <input
+        <chakra.input
+          accentColor="bar"
           type="range"
           min={0.005}
           max={0.08}
