@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import sharp from 'sharp';
+import { log } from '../log';
 import { Refusal } from '../refusal';
 import { MOST_PIXELS } from './inspectPicture';
 
@@ -30,7 +31,10 @@ let line: Promise<unknown> = Promise.resolve();
 export async function heicAsJpeg(file: string): Promise<Buffer> {
   const turn = line.then(() => decoded(file));
   line = turn.catch(() => {});
-  const picture = await turn.catch(() => undefined);
+  const picture = await turn.catch((error: unknown) => {
+    // Told to the person as any damaged picture; here it can be seen where the decoder itself is at fault.
+    log.warn({ error: String(error) }, 'a HEIC picture could not be decoded');
+  });
   if (!picture)
     throw new Refusal(
       'not-a-picture',

@@ -15,7 +15,11 @@ export function useKept<T>(key: string, first: T): readonly [T, (next: T) => voi
   const set = useCallback(
     (next: T) => {
       setValue(next);
-      localStorage.setItem(key, JSON.stringify(next));
+      try {
+        localStorage.setItem(key, JSON.stringify(next));
+      } catch {
+        // A device without room keeps nothing of it; what is on the screen stays as it is.
+      }
     },
     [key],
   );

@@ -71,10 +71,13 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
         reading.change({ compound });
         setHand(undefined);
       });
-    } else if (taken?.kind === 'pattern')
+    } else if (taken?.kind === 'pattern') {
+      // Whole pixels are fine enough for a brush, and take half the room on the device.
+      const whole = points.map(([x, y]) => [Math.round(x), Math.round(y)] as const);
       region.set({
-        strokes: [...region.strokes, { points, radius: brushWidth / 2, set: hand === 'add' }],
+        strokes: [...region.strokes, { points: whole, radius: brushWidth / 2, set: hand === 'add' }],
       });
+    }
   };
   const overlay = (
     <RegionOverlay
