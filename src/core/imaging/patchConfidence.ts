@@ -1,9 +1,16 @@
 import type { CompoundSplit } from './compound';
 import { confidenceOf, type Doubts, ramp } from './confidence';
-import { blur, dilate, erode, quantile, type Size } from './planes';
+import { blobsOf, blur, dilate, erode, open, quantile, type Size } from './planes';
 import type { Quad, Raster } from './raster';
 import { type Rectified, rectify } from './rectify';
 import { sharpness } from './sharpness';
+
+/** So much compound hides the metal. */
+const COVERED = 0.75;
+/** So little of it leaves no doubt that the metal is bare. */
+const BARE = 0.4;
+/** Share of the flank along its edges that the brush may have left out. */
+const RIM = 0.08;
 
 interface Evidence {
   readonly picture: Raster;
@@ -31,6 +38,8 @@ export function patchConfidence(evidence: Evidence): {
     sharp: sharpness(square),
     patch: ramp(coverage, 0.002, 0.02) * (1 - ramp(coverage, 0.75, 0.95)),
     painted: paintedRound(split, mask, square),
+    whole: 1 - ramp(coveredInside(split, mask, square), 0.3, 0.6),
+    alone: 1 - ramp(largestBeside(split, mask, square), 0.1, 0.4),
     corners: cornersFit(evidence),
   };
   return { confidence: confidenceOf(doubts), doubts };
@@ -47,6 +56,34 @@ function paintedRound({ amount, trust }: CompoundSplit, mask: Uint8Array, size: 
     if (smoothed[cell]! > 0.5) compound += 1;
   });
   return ramp(compound / Math.max(1, all), 0.45, 0.85);
+}
+
+/** How much of the patch is compound: more than streaks leave means two patches in one oval, or none that is oval at all. */
+function coveredInside({ amount }: CompoundSplit, mask: Uint8Array, size: Size): number {
+  const smoothed = blur(amount, size, 1);
+  let [compound, all] = [0, 0];
+  for (let cell = 0; cell < mask.length; cell += 1) {
+    if (!mask[cell]) continue;
+    all += 1;
+    if (smoothed[cell]! > COVERED) compound += 1;
+  }
+  return compound / Math.max(1, all);
+}
+
+/** The largest other place that is surely bare, clear of the rim and no glint's tail, as a share of the patch. */
+function largestBeside({ amount, trust }: CompoundSplit, mask: Uint8Array, size: Size): number {
+  const { width, height } = size;
+  const [compound, light] = [blur(amount, size, 1), blur(trust, size, 1)];
+  const near = dilate(mask, size, 0.06 * height);
+  const bare = new Uint8Array(mask.length);
+  for (let cell = 0; cell < mask.length; cell += 1) {
+    const [along, up] = [(cell % width) / width, Math.floor(cell / width) / height];
+    const inside = Math.min(along, 1 - along, up, 1 - up) > RIM;
+    bare[cell] = inside && !near[cell] && compound[cell]! < BARE && light[cell]! > 0.8 ? 1 : 0;
+  }
+  const { areas } = blobsOf(open(bare, size, 0.05 * height), size);
+  const patch = mask.reduce((sum, set) => sum + set, 0);
+  return Math.max(0, ...areas.slice(1)) / Math.max(1, patch);
 }
 
 /**

@@ -33,6 +33,8 @@ const DOUBTS: Record<string, string> = {
   lines: 'it is not sharp: no machining lines can be seen in it',
   patch: 'the patch is too small or too large to be one',
   painted: 'much of the flank is not painted',
+  whole: 'much of what was taken is still painted',
+  alone: 'another bare place lies beside what was taken',
   corners: 'the corners do not lie on the edges of the flank',
   contrast: 'the spots are hardly darker than the rest',
   settled: 'some places may be pits or not',

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { type ContactPattern, contactPattern } from '@/core/imaging/contactPattern';
 import { proposeFlank } from '@/core/imaging/proposeFlank';
 import type { Quad, Raster } from '@/core/imaging/raster';
-import { hiddenShare, type PatchTruth, patchTruth } from '../../../demo/render/flank';
+import { hiddenShare, type PatchTruth, patchTruth, renderFlank } from '../../../demo/render/flank';
 import { paintedFlank } from '../../../demo/render/flankSeries';
 import { moved, photographed, scaled, seeds } from './pictures';
 
@@ -123,6 +123,26 @@ describe('the contact pattern of painted flanks', () => {
     const least = Math.min(...trusted);
     expect(doubted.filter(([, confidence]) => confidence >= least)).toEqual([]);
   }, 240_000);
+
+  it('doubts a flank with a second patch beside the one that it takes', async () => {
+    const single = paintedFlank(2103);
+    const patch = { half: [0.14, 0.3], turn: 0, power: 2.5, rough: 0.1 } as const;
+    const at = (u: number) => renderFlank({ ...single, streaks: 0, patch: { ...patch, at: [u, 0.5] } });
+    // Toe half of the picture from one rendering, heel half from the other: the flank lies nearly level in it.
+    const [left, right] = [at(0.22), at(0.78)];
+    const { width, height, corners } = single;
+    const middle = corners.reduce((sum, [x]) => sum + x, 0) / 4;
+    const data = left.map((level, index) => (Math.floor(index / 3) % width < middle ? level : right[index]!));
+    const read = (pixels: Uint8Array) =>
+      contactPattern({ width, height, channels: 3, data: pixels }, { flank: corners });
+    const both = read(data);
+    const one = read(left);
+    expect([one.doubts.whole, one.doubts.alone]).toEqual([1, 1]);
+    // One of the two is taken, and the other is not passed over in silence.
+    expect(both.coverage).toBeLessThan(1.3 * one.coverage);
+    expect(both.doubts.alone).toBeLessThan(0.2);
+    expect(both.confidence).toBeLessThan(one.confidence / 2);
+  });
 
   it('is the same twice, and says nothing of a flank that is no region', async () => {
     const options = paintedFlank(2100);
