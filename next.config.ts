@@ -2,7 +2,10 @@ import type { NextConfig } from 'next';
 
 const config: NextConfig = {
   reactStrictMode: true,
+  reactCompiler: true,
   poweredByHeader: false,
+  // Types are checked once, by `npm run typecheck`, and over the tests too; a build doesn't do it again.
+  typescript: { ignoreBuildErrors: true },
   // What a device keeps for the pit belongs to one build: the next one throws it away.
   env: { NEXT_PUBLIC_BUILD: Date.now().toString(36) },
   serverExternalPackages: ['exifr', 'pdfkit', 'better-sqlite3', 'sharp', 'pino'],

@@ -11,6 +11,10 @@ export default defineConfig({
       'tests/unit/**/*.test.{ts,tsx}',
     ],
     environment: 'node',
+    // Modules are loaded once a worker: no test replaces one, and loading them took longer than most tests.
+    isolate: false,
+    maxWorkers: 2,
+    env: { STEREOTOME_LOG: 'silent' },
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

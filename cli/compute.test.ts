@@ -1,8 +1,12 @@
 import { spawnSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
+import { answerOf } from './answer';
 
-const compute = (parts: readonly string[], input = '') =>
+/** As a program of its own: what a shell sees of it. */
+const run = (parts: readonly string[], input: string) =>
   spawnSync(process.execPath, ['--import', 'tsx', 'cli/compute.ts', ...parts], { input, encoding: 'utf8' });
+/** The same answers without a process for each. */
+const compute = (parts: readonly string[], input = '') => answerOf(parts, () => input);
 
 describe('npm run compute', () => {
   it('answers a verdict in JSON', () => {
@@ -13,12 +17,18 @@ describe('npm run compute', () => {
       limits: { min: 7.2 },
       gauge: { resolution: 0.01, maxPermissibleError: 0.02 },
     };
-    const { status, stdout, stderr } = compute(['verdict'], JSON.stringify(input));
+    const { status, stdout, stderr } = run(['verdict'], JSON.stringify(input));
     expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
     const answer = JSON.parse(stdout) as Record<string, number | string>;
     expect(answer.verdict).toBe('within');
     expect(answer.guardBand).toBeCloseTo(0.021418, 6);
     expect(answer.probabilityWithin).toBeCloseTo(0.99697, 5);
+  });
+
+  it('ends with 2 and one line on standard error when its input is no good', () => {
+    const { status, stdout, stderr } = run(['verdict'], 'readings: 1');
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
+    expect(JSON.parse(stderr)).toMatchObject({ code: 'bad-input', path: '' });
   });
 
   it.each([
@@ -34,14 +44,14 @@ describe('npm run compute', () => {
       '{"unit":"mm","readings":[1],"limits":{},"confidence":1.2,"gauge":{"resolution":0,"maxPermissibleError":0}}',
       'confidence',
     ],
-  ])('refuses %s on one line, with its path', (_, input, path) => {
-    const { status, stdout, stderr } = compute(['verdict'], input);
+  ])('refuses %s on one line, with its path', async (_, input, path) => {
+    const { status, stdout, stderr } = await compute(['verdict'], input);
     expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
     expect(stderr.trim().split('\n')).toHaveLength(1);
     expect(JSON.parse(stderr)).toMatchObject({ code: 'bad-input', path });
   });
 
-  it('reads the picture that an input names, and refuses one that is none', () => {
+  it('reads the picture that an input names, and refuses one that is none', async () => {
     const input = (image: string, x = 20) =>
       JSON.stringify({
         image,
@@ -53,7 +63,7 @@ describe('npm run compute', () => {
         ],
         mmPerPixel: 0.05,
       });
-    const { status, stdout } = compute(
+    const { status, stdout } = await compute(
       ['surface-damage'],
       input('demo/photographs/ring-gear-sound-tooth.jpg'),
     );
@@ -63,15 +73,18 @@ describe('npm run compute', () => {
       largest: { diameterMm: expect.any(Number) },
     });
     expect(Object.keys(JSON.parse(stdout))).toEqual(['areaFraction', 'count', 'largest', 'confidence']);
-    const none = compute(['surface-damage'], input('package.json'));
+    const none = await compute(['surface-damage'], input('package.json'));
     expect([none.status, JSON.parse(none.stderr)]).toMatchObject([2, { code: 'bad-input', path: 'image' }]);
-    const outside = compute(['surface-damage'], input('demo/photographs/ring-gear-sound-tooth.jpg', -900));
+    const outside = await compute(
+      ['surface-damage'],
+      input('demo/photographs/ring-gear-sound-tooth.jpg', -900),
+    );
     expect(JSON.parse(outside.stderr)).toMatchObject({ code: 'bad-input', path: 'region.0' });
   });
 
-  it('lists what it knows and shows the schema of each', () => {
-    expect(compute(['--list']).stdout).toMatch(/^verdict {2,}\S/m);
-    const schema = JSON.parse(compute(['verdict', '--schema']).stdout) as {
+  it('lists what it knows and shows the schema of each', async () => {
+    expect((await compute(['--list'])).stdout).toMatch(/^verdict {2,}\S/m);
+    const schema = JSON.parse((await compute(['verdict', '--schema'])).stdout) as {
       input: { properties: object };
       output: { properties: object };
     };
@@ -81,6 +94,6 @@ describe('npm run compute', () => {
     expect(Object.keys(schema.output.properties)).toEqual(
       expect.arrayContaining(['verdict', 'guardBand', 'extraReadings']),
     );
-    expect(JSON.parse(compute(['wizardry']).stderr)).toMatchObject({ code: 'bad-input', path: '' });
+    expect(JSON.parse((await compute(['wizardry'])).stderr)).toMatchObject({ code: 'bad-input', path: '' });
   });
 });

@@ -1,75 +1,80 @@
 // npm test: from a fresh clone to one line, `N passed, N failed`. Every stage counts as one, every test as one.
-// npm run test:full takes the long browser tests too, those marked @full.
+// npm run test:full takes the long tests too, those marked @full; npm run test:faults kills, loads and mistreats the shop.
 import { ensureBuild, ensureChromium, ensurePackages, run, say } from './steps.mjs';
 
 const full = process.argv.includes('--full');
+const faults = process.argv.includes('--faults');
+const began = Date.now();
 let passed = 0;
 let failed = 0;
 const times = [];
 
-async function stage(name, work, count = () => undefined) {
-  say(`\n== ${name}`);
-  const began = Date.now();
+// biome-ignore lint/suspicious/noControlCharactersInRegex: terminal colours start with an escape
+const stripColours = (text) => text.replace(/\u001b\[[0-9;]*m/g, '');
+
+/** What a runner counted, as its reporter says it (scripts/reporters/told.mjs); nothing where a stage counts as one. */
+function countIn(output) {
+  const found = /^counted: (\d+) passed, (\d+) failed$/m.exec(stripColours(output));
+  return found && { passed: Number(found[1]), failed: Number(found[2]) };
+}
+
+/** Runs one stage to its end and tells it whole: two lanes run at once, and their words must not mix. */
+async function stage(name, work, { counts = false } = {}) {
+  const start = Date.now();
   const { code, output } = await work();
-  times.push([name, (Date.now() - began) / 1000, code]);
-  const counted = count(stripColours(output));
+  const seconds = (Date.now() - start) / 1000;
+  times.push([name, seconds, code]);
+  const counted = counts ? countIn(output) : undefined;
   if (counted) {
     passed += counted.passed;
-    failed += counted.failed;
-    // A runner that fails without a failing test (no tests found, a crash) still counts as one failure.
-    if (code !== 0 && counted.failed === 0) failed += 1;
-  } else if (code === 0) passed += 1;
+    // A runner that fails without a failing test (a crash, no tests found) still counts as one failure.
+    failed += counted.failed || (code === 0 ? 0 : 1);
+  } else if (code === 0 && !counts) passed += 1;
   else failed += 1;
+  say(`\n== ${name}, ${seconds.toFixed(1)} s${code === 0 ? '' : ', failed'}`);
+  const words = stripColours(output).trim();
+  if (words && (counted || code !== 0)) say(words);
   return code === 0;
 }
 
-// biome-ignore lint/suspicious/noControlCharactersInRegex: terminal colours start with an escape
-const stripColours = (text) => text.replace(/\u001b\[[0-9;]*m/g, '');
-const figure = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
-const unitCount = (text) => {
-  const line = text.split('\n').findLast((each) => /^\s*Tests\s/.test(each)) ?? '';
-  return { passed: figure(line, /(\d+) passed/), failed: figure(line, /(\d+) failed/) };
-};
-const browserCount = (text) => ({
-  passed: figure(text, /^\s+(\d+) passed/m),
-  failed: figure(text, /^\s+(\d+) failed/m) + figure(text, /^\s+(\d+) did not run/m),
-});
-const quiet =
-  (command, ...args) =>
-  async () => {
-    const result = await run(command, args, { quiet: true });
-    if (result.code !== 0) process.stdout.write(result.output);
-    return result;
-  };
+const quietly = (command, ...args) => run(command, args, { quiet: true });
+const script = (name) => () => quietly('npm', 'run', '--silent', name);
+const vitest = (...args) =>
+  quietly('npx', 'vitest', 'run', '--reporter=./scripts/reporters/vitest.mjs', ...args);
+
+/** What needs no build, one after the other. */
+async function sourceLane() {
+  await stage('lint and format', script('lint'));
+  await stage('import rules', script('rooms'));
+  await stage('dead code', script('deadcode'));
+  await stage('unit tests', () => vitest(), { counts: true });
+}
+
+/** The build, then the types, which the build's own routes are part of. Answers whether there is something to drive. */
+async function buildLane() {
+  const built = await stage('build', () => ensureBuild());
+  await stage('types', script('typecheck'));
+  return built;
+}
 
 try {
-  const began = Date.now();
   await ensurePackages();
   await ensureChromium();
   times.push(['install', (Date.now() - began) / 1000, 0]);
-  await stage('types', quiet('npm', 'run', '--silent', 'typecheck'));
-  await stage('lint and format', quiet('npm', 'run', '--silent', 'lint'));
-  await stage('import rules', quiet('npm', 'run', '--silent', 'rooms'));
-  await stage('dead code', quiet('npm', 'run', '--silent', 'deadcode'));
-  await stage('unit tests', () => run('npx', ['vitest', 'run', '--reporter=dot']), unitCount);
-  const built = await stage('build', async () => {
-    const result = await ensureBuild();
-    if (result.code !== 0) process.stdout.write(result.output);
-    return result;
-  });
-  if (built)
-    await stage(
-      'browser tests',
-      () =>
-        run('npx', [
-          'playwright',
-          'test',
-          '--config',
-          'tests/browser/playwright.config.ts',
-          ...(full ? [] : ['--grep-invert', '@full']),
-        ]),
-      browserCount,
-    );
+  if (faults) {
+    if (await stage('build', () => ensureBuild()))
+      await stage('faults', () => vitest('--config', 'tests/faults/vitest.config.ts'), { counts: true });
+  } else {
+    const [built] = await Promise.all([buildLane(), sourceLane()]);
+    const which = full ? [] : ['--grep-invert', '@full'];
+    if (built)
+      await stage(
+        'browser tests',
+        () =>
+          quietly('npx', 'playwright', 'test', '--config', 'tests/browser/playwright.config.ts', ...which),
+        { counts: true },
+      );
+  }
 } catch (error) {
   console.error(error.message);
   failed += 1;
@@ -78,6 +83,7 @@ try {
 say('\nStage               seconds');
 for (const [name, seconds, code] of times)
   say(`${name.padEnd(18)} ${seconds.toFixed(1).padStart(8)}${code === 0 ? '' : '  failed'}`);
+say(`${'all'.padEnd(18)} ${((Date.now() - began) / 1000).toFixed(1).padStart(8)}`);
 say('');
 say(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -8,8 +8,12 @@ import transverseBox from './unit-types/skell-t5.json';
 import hypoidAxle from './unit-types/torvane-hx41.json';
 import lockingAxle from './unit-types/torvane-lk43.json';
 
-/** The unit types that ship with the application; a shop's own live in its database. */
-export const shippedUnitTypes = (): UnitType[] =>
-  [hypoidAxle, fiveSpeedBox, transferCase, winchBox, bevelBox, lockingAxle, transverseBox].map((document) =>
-    v.parse(UnitTypeSchema, document),
+let checked: readonly UnitType[] | undefined;
+
+/** The unit types that ship with the application; a shop's own live in its database. Held against the schema once. */
+export function shippedUnitTypes(): readonly UnitType[] {
+  checked ??= [hypoidAxle, fiveSpeedBox, transferCase, winchBox, bevelBox, lockingAxle, transverseBox].map(
+    (document) => v.parse(UnitTypeSchema, document),
   );
+  return checked;
+}

@@ -71,7 +71,7 @@ test('an upload that is cut off, a reload, the network back: every capture is th
 });
 
 test('what waits stays with its author when the tablet changes hands', async ({ page }) => {
-  await enter(page, 'inspector');
+  await enter(page, 'inspector', undefined, { anew: true });
   await bookIn(page, 'shared trailer');
   const jobId = await jobIdOf(page);
   await openTicket(page, 'Ring gear');

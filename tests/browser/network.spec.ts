@@ -4,42 +4,35 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { chromium, expect, test } from '@playwright/test';
 import { BROWSER } from './chromium.mjs';
-import { alive, bookIn, PASSWORD, PEOPLE } from './fixtures';
+import { alive, bookInAtTheCounter, PASSWORD, PEOPLE } from './fixtures';
+import { copyOfSeeded, ended, freePort, ROOT, said } from './ownServer';
 
-const ROOT = path.resolve(import.meta.dirname, '../..');
 const NAME = 'bench.shop.test';
-const PORTS = { port: 4392, welcome: 4393 } as const;
-const DATA = path.join(ROOT, '.test-data');
-
+let ports: { readonly port: number; readonly welcome: number };
+let data: string;
 let server: ChildProcess;
-test.beforeAll(async () => {
+
+// Both tests look at one shop that is opened to its network, on one worker.
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async ({ browserName: _ }, { parallelIndex }) => {
+  data = copyOfSeeded(`network-${parallelIndex}`);
+  ports = { port: await freePort(), welcome: await freePort() };
   const options = ['--name', NAME, '--host', '127.0.0.1'];
-  const ports = ['--port', String(PORTS.port), '--welcome-port', String(PORTS.welcome)];
-  server = spawn('node', ['--import', 'tsx', 'cli/serve.ts', ...options, ...ports], {
+  const listen = ['--port', String(ports.port), '--welcome-port', String(ports.welcome)];
+  server = spawn(process.execPath, ['--import', 'tsx', 'cli/serve.ts', ...options, ...listen], {
     cwd: ROOT,
-    env: { ...process.env, STEREOTOME_DATA: DATA },
-    stdio: ['ignore', 'pipe', 'inherit'],
+    detached: true,
+    env: { ...process.env, STEREOTOME_DATA: data, STEREOTOME_LOG: 'warn' },
+    stdio: ['ignore', 'pipe', 'pipe'],
   });
-  await expect
-    .poll(
-      () =>
-        fetch(`http://127.0.0.1:${PORTS.welcome}/`).then(
-          ({ status }) => status,
-          () => 0,
-        ),
-      {
-        timeout: 60_000,
-      },
-    )
-    .toBe(200);
+  // A port that was taken in between ends it with a word; nobody else's server can answer for it.
+  await said(server, /Keep it off the internet/);
 });
-test.afterAll(() => {
-  server.kill();
-});
+test.afterAll(() => ended(server));
 
 /** A tablet in the workshop's network that trusts the shop's certificate, and knows the shop by its name only. */
 async function tablet() {
-  const certificate = new X509Certificate(fs.readFileSync(path.join(DATA, 'tls/server.crt')));
+  const certificate = new X509Certificate(fs.readFileSync(path.join(data, 'tls/server.crt')));
   const key = certificate.publicKey.export({ type: 'spki', format: 'der' });
   const trusted = createHash('sha256').update(key).digest('base64');
   const args = BROWSER.args.map((each) =>
@@ -55,7 +48,7 @@ async function tablet() {
 
 test('over the shop’s network: HTTPS under a name, camera and worker allowed, the bench opens without network', async () => {
   const browser = await tablet();
-  const context = await browser.newContext({ baseURL: `https://${NAME}:${PORTS.port}` });
+  const context = await browser.newContext({ baseURL: `https://${NAME}:${ports.port}` });
   const page = await context.newPage();
   await page.goto('/sign-in');
   await alive(page);
@@ -64,7 +57,7 @@ test('over the shop’s network: HTTPS under a name, camera and worker allowed, 
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('/');
   expect((await context.cookies()).find(({ name }) => name === 'stereotome')?.secure).toBe(true);
-  const peg = await bookIn(page, 'tractor in the network');
+  const peg = await bookInAtTheCounter(page, 'tractor in the network');
   expect(
     await page.evaluate(() => ({
       secure: window.isSecureContext,
@@ -94,7 +87,7 @@ test('over the shop’s network: HTTPS under a name, camera and worker allowed, 
 });
 
 test('a tablet that does not know the shop’s certificate is told so, and plain http gives it and nothing else', async () => {
-  const welcome = `http://127.0.0.1:${PORTS.welcome}`;
+  const welcome = `http://127.0.0.1:${ports.welcome}`;
   const given = await (await fetch(`${welcome}/shop-authority.crt`)).text();
   expect(new X509Certificate(given).ca).toBe(true);
   const browser = await chromium.launch({
@@ -104,6 +97,6 @@ test('a tablet that does not know the shop’s certificate is told so, and plain
     ),
   });
   const page = await browser.newPage();
-  await expect(page.goto(`https://${NAME}:${PORTS.port}/`)).rejects.toThrow('ERR_CERT_AUTHORITY_INVALID');
+  await expect(page.goto(`https://${NAME}:${ports.port}/`)).rejects.toThrow('ERR_CERT_AUTHORITY_INVALID');
   await browser.close();
 });

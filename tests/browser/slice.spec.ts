@@ -1,6 +1,7 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import {
   bookIn,
+  bookInAtTheCounter,
   enter,
   expect,
   jobIdOf,
@@ -32,7 +33,7 @@ test('one failed unit from the counter to the customer’s page', async ({ page,
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { name: 'The rack' })).toBeVisible();
 
-  const peg = await bookIn(page, 'hay trailer');
+  const peg = await bookInAtTheCounter(page, 'hay trailer');
   const jobId = await jobIdOf(page);
 
   // A part, opened on the drawing by keyboard.

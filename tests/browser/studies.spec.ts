@@ -3,7 +3,6 @@ import { alive, bookIn, enter, expect, jobIdOf, openTicket, type Somebody, store
 test('a gauge study: planned, taken blind by two people, told in words, its scatter put on the list', async ({
   page,
 }) => {
-  test.slow();
   await enter(page, 'lead', '/gauges/studies');
   await page.getByLabel('What is measured').fill('Three shims');
   await page.getByLabel('Gauge', { exact: true }).selectOption({ label: 'Caliper C1' });

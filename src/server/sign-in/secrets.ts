@@ -11,11 +11,11 @@ const derive = (secret: string, salt: Buffer, cost: typeof COST): Promise<Buffer
     );
   });
 
-/** `scrypt$N$r$p$salt$key`, salt and key in base64. */
-export async function hashSecret(secret: string): Promise<string> {
+/** `scrypt$N$r$p$salt$key`, salt and key in base64. Only tests pass another cost: a hash carries the one it was made with. */
+export async function hashSecret(secret: string, cost = COST): Promise<string> {
   const salt = randomBytes(16);
-  const key = await derive(secret, salt, COST);
-  return ['scrypt', COST.N, COST.r, COST.p, salt.toString('base64'), key.toString('base64')].join('$');
+  const key = await derive(secret, salt, cost);
+  return ['scrypt', cost.N, cost.r, cost.p, salt.toString('base64'), key.toString('base64')].join('$');
 }
 
 export async function secretMatches(secret: string, stored: string): Promise<boolean> {

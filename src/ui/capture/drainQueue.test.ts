@@ -1,28 +1,26 @@
+import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { QueuedCapture } from './queueStore';
+import { drainQueue, outcomeOf } from './drainQueue';
+import { listQueued, putQueued, type QueuedCapture, removeQueued } from './queueStore';
 
-/* The store is a map here; what matters is what is sent, in which order, and what is left. */
-const held = new Map<string, QueuedCapture>();
-vi.mock('./queueStore', () => ({
-  listQueued: async () => [...held.values()].sort((a, b) => a.queuedAt - b.queuedAt),
-  putQueued: async (capture: QueuedCapture) => void held.set(capture.id, capture),
-  removeQueued: async (id: string) => void held.delete(id),
-}));
-const { drainQueue, outcomeOf } = await import('./drainQueue');
-
-const queue = (id: string, over: Partial<QueuedCapture> = {}) =>
-  held.set(id, {
+/* On a store as a browser has it, in memory; what matters is what is sent, in which order, and what is left. */
+let at = 0;
+const queue = async (id: string, over: Partial<QueuedCapture> = {}) => {
+  at += 1;
+  await putQueued({
     id,
     kind: 'reading',
     jobId: 'j',
     peg: 1,
     authorId: 'mirel',
     authorName: 'Mirel',
-    queuedAt: held.size,
+    queuedAt: at,
     content: { raw: id },
     status: 'waiting',
     ...over,
   });
+};
+const held = async () => new Map((await listQueued()).map((capture) => [capture.id, capture]));
 const answers = (...list: (number | 'dead')[]) => {
   const sent: string[] = [];
   vi.stubGlobal('fetch', async (url: string) => {
@@ -36,17 +34,17 @@ const answers = (...list: (number | 'dead')[]) => {
   return sent;
 };
 
-beforeEach(() => {
-  held.clear();
+beforeEach(async () => {
+  for (const { id } of await listQueued()) await removeQueued(id);
   vi.stubGlobal('navigator', {});
 });
 afterEach(() => vi.unstubAllGlobals());
 
 describe('emptying the queue', () => {
   it('sends the oldest first and takes off what is stored', async () => {
-    queue('a');
-    queue('b', { kind: 'finding' });
-    queue('c', { kind: 'photograph', blob: new Blob(['x']) });
+    await queue('a');
+    await queue('b', { kind: 'finding' });
+    await queue('c', { kind: 'photograph', blob: new Blob(['x']) });
     const sent = answers();
     expect(await drainQueue('mirel')).toBe(3);
     expect(sent).toEqual([
@@ -54,7 +52,7 @@ describe('emptying the queue', () => {
       '/api/v1/captures/findings/b',
       '/api/v1/photographs/c',
     ]);
-    expect(held.size).toBe(0);
+    expect((await held()).size).toBe(0);
   });
 
   it.each([
@@ -63,42 +61,43 @@ describe('emptying the queue', () => {
     ['a server in trouble', 503],
     ['too many tries', 429],
   ] as const)('stops at %s and keeps everything, so that the order holds', async (_, trouble) => {
-    queue('a');
-    queue('b');
-    queue('c');
+    await queue('a');
+    await queue('b');
+    await queue('c');
     const sent = answers(200, trouble);
     expect(await drainQueue('mirel')).toBe(1);
     expect(sent).toHaveLength(2);
-    expect([...held.keys()]).toEqual(['b', 'c']);
-    expect([...held.values()].every(({ status }) => status === 'waiting')).toBe(true);
+    expect([...(await held()).keys()]).toEqual(['b', 'c']);
+    expect([...(await held()).values()].every(({ status }) => status === 'waiting')).toBe(true);
   });
 
   it('sends what was taken while the first was on its way in the same go', async () => {
-    queue('a');
+    await queue('a');
     vi.stubGlobal('fetch', async () => {
-      if (held.size === 1 && held.has('a')) queue('b');
+      const { size } = await held();
+      if (size === 1 && (await held()).has('a')) await queue('b');
       return new Response('{}', { status: 200 });
     });
     expect(await drainQueue('mirel')).toBe(2);
-    expect(held.size).toBe(0);
+    expect((await held()).size).toBe(0);
   });
 
   it('shows what was refused and lets the next ones pass', async () => {
-    queue('a');
-    queue('b');
+    await queue('a');
+    await queue('b');
     answers(422);
     expect(await drainQueue('mirel')).toBe(1);
-    expect(held.get('a')).toMatchObject({ status: 'needs-you', message: 'because' });
-    expect(held.has('b')).toBe(false);
+    expect((await held()).get('a')).toMatchObject({ status: 'needs-you', message: 'because' });
+    expect((await held()).has('b')).toBe(false);
   });
 
   it('leaves a colleague’s captures and what needs a person alone', async () => {
-    queue('his', { authorId: 'jonas' });
-    queue('stuck', { status: 'needs-you' });
+    await queue('his', { authorId: 'jonas' });
+    await queue('stuck', { status: 'needs-you' });
     const sent = answers();
     expect(await drainQueue('mirel')).toBe(0);
     expect(sent).toEqual([]);
-    expect(held.size).toBe(2);
+    expect((await held()).size).toBe(2);
   });
 
   it('waits for its author instead of asking for help when the tablet changed hands on the way', () => {

@@ -1,0 +1,69 @@
+import { toJsonSchema } from '@valibot/to-json-schema';
+import * as v from 'valibot';
+import { BadInput } from '@/core/badInput';
+import {
+  CALCULATIONS,
+  type Calculation,
+  PICTURE_CALCULATIONS,
+  type PictureCalculation,
+} from '@/core/calculations';
+import { decodePicture } from '@/server/photos/decodePicture';
+import { Refusal } from '@/server/refusal';
+
+/** What a command prints and ends with: 0 and its answer, or 2 and one line of JSON that says what was wrong. */
+export interface Answer {
+  readonly status: 0 | 2;
+  readonly stdout: string;
+  readonly stderr: string;
+}
+
+const EVERY: Record<string, Calculation | PictureCalculation> = { ...CALCULATIONS, ...PICTURE_CALCULATIONS };
+const jsonSchema = (schema: v.GenericSchema) => toJsonSchema(schema, { errorMode: 'ignore' });
+
+/** Answers `NAME`, `NAME --schema` or `--list`; the input is asked for only where a sum is worked out. */
+export async function answerOf(words: readonly string[], readInput: () => string): Promise<Answer> {
+  const [name, option] = words;
+  if (name === '--list') {
+    const lines = Object.entries(EVERY).map(([known, { line }]) => `${known.padEnd(18)} ${line}\n`);
+    return { status: 0, stdout: lines.join(''), stderr: '' };
+  }
+  try {
+    return { status: 0, stdout: `${JSON.stringify(await worked(name, option, readInput))}\n`, stderr: '' };
+  } catch (error) {
+    if (!(error instanceof BadInput)) throw error;
+    const { path, message } = error;
+    return { status: 2, stdout: '', stderr: `${JSON.stringify({ code: 'bad-input', path, message })}\n` };
+  }
+}
+
+async function worked(name: string | undefined, option: string | undefined, readInput: () => string) {
+  if (name === undefined) throw new BadInput('', 'name a calculation; --list shows them');
+  const calculation = Object.hasOwn(EVERY, name) ? EVERY[name] : undefined;
+  if (!calculation) throw new BadInput('', `there is no calculation “${name}”; --list shows them`);
+  if (option === '--schema')
+    return { input: jsonSchema(calculation.input), output: jsonSchema(calculation.output) };
+  try {
+    return await calculation.run(parseJson(readInput()), readPicture);
+  } catch (error) {
+    if (!(error instanceof v.ValiError)) throw error;
+    const issue = error.issues[0] as v.BaseIssue<unknown>;
+    throw new BadInput(v.getDotPath(issue) ?? '', issue.message);
+  }
+}
+
+function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new BadInput('', `no JSON: ${error instanceof Error ? error.message : String(error)}`);
+  }
+}
+
+async function readPicture(path: string) {
+  try {
+    return await decodePicture(path);
+  } catch (error) {
+    if (error instanceof Refusal) throw new BadInput('image', error.message);
+    throw error;
+  }
+}
