@@ -12,6 +12,9 @@ export const PEOPLE = {
 export type Somebody = keyof typeof PEOPLE;
 export const PASSWORD = 'scribed-in-blue';
 
+/** What the browser notes of what a test provokes: a request that fails, and that this test goes without the bench's worker. */
+const NOTED = ['Failed to load resource', 'Service Worker registration blocked by Playwright'];
+
 /**
  * Each worker has a server and a shop of its own. Every page is watched: no word in the console, and no request that leaves
  * the machine.
@@ -32,10 +35,9 @@ export const test = base.extend<{ watched: string[] }, { shop: OwnShop }>({
     async ({ page, baseURL }, use) => {
       const heard: string[] = [];
       page.on('console', (message) => {
-        // The browser itself notes each refused or failed request; those are what the tests provoke.
         if (
           ['error', 'warning'].includes(message.type()) &&
-          !message.text().startsWith('Failed to load resource')
+          !NOTED.some((each) => message.text().startsWith(each))
         )
           heard.push(message.text());
       });

@@ -48,7 +48,10 @@ async function tablet() {
 
 test('over the shop’s network: HTTPS under a name, camera and worker allowed, the bench opens without network', async () => {
   const browser = await tablet();
-  const context = await browser.newContext({ baseURL: `https://${NAME}:${ports.port}` });
+  const context = await browser.newContext({
+    baseURL: `https://${NAME}:${ports.port}`,
+    serviceWorkers: 'allow',
+  });
   const page = await context.newPage();
   await page.goto('/sign-in');
   await alive(page);

@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
@@ -30,18 +29,4 @@ export async function phonePhotograph(name = 'IMG_2041.jpg') {
     .jpeg()
     .toBuffer();
   return { name, mimeType: 'image/jpeg', buffer };
-}
-
-/** A valid JPEG of about 25 MB: noise does not compress. */
-export async function largePhotograph() {
-  const [width, height] = [3800, 2900];
-  const buffer = await sharp(randomBytes(width * height * 3), { raw: { width, height, channels: 3 } })
-    .jpeg({ quality: 97, chromaSubsampling: '4:4:4' })
-    .toBuffer();
-  return {
-    name: 'large.jpg',
-    mimeType: 'image/jpeg',
-    buffer,
-    digest: createHash('sha256').update(buffer).digest('hex'),
-  };
 }

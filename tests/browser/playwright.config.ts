@@ -18,5 +18,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: BROWSER,
     reducedMotion: 'reduce',
+    // Each fresh browser would keep the whole build for the pit; the tests that go without network ask for the worker.
+    serviceWorkers: 'block',
   },
 });

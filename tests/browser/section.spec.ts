@@ -27,54 +27,62 @@ const overlapping = (page: Page) =>
   });
 
 for (const { peg, name } of UNITS) {
-  for (const width of [1024, 1280]) {
-    test(`the section of ${name} at ${width}: no label on another, every piece by keyboard and by pointer`, async ({
-      page,
-    }) => {
+  test(`the section of ${name}: no label on another at any width, every piece by keyboard and by pointer`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width: 1024, height: 800 });
+    await enter(page, 'lead', `/jobs/${peg}`);
+    const section = page.getByTestId('section');
+    await expect(section.locator('[data-label]').first()).toBeVisible();
+    const drawing = section.locator('svg').first();
+    for (const width of [1024, 1280]) {
+      const narrow = (await drawing.boundingBox())!.width;
       await page.setViewportSize({ width, height: 800 });
-      await enter(page, 'lead', `/jobs/${peg}`);
-      const section = page.getByTestId('section');
-      await expect(section.locator('[data-label]').first()).toBeVisible();
-      expect(await overlapping(page)).toEqual([]);
+      if (width > 1024) await expect.poll(async () => (await drawing.boundingBox())!.width).not.toBe(narrow);
+      expect(await overlapping(page), `at ${width}`).toEqual([]);
+      await everyPieceByPointer(page);
+    }
 
-      // By keyboard: one stop for Tab, then arrows until every piece has had the focus.
-      const pieces = await section
-        .locator('[data-position]')
-        .evaluateAll((all) => all.map((piece) => piece.getAttribute('data-position') ?? ''));
-      await section.locator('[data-position][tabindex="0"]').focus();
-      const seen = new Set<string>();
-      for (let step = 0; step < pieces.length; step += 1) {
-        seen.add((await page.evaluate(() => document.activeElement?.getAttribute('data-position'))) ?? '');
-        await page.keyboard.press('ArrowRight');
-      }
-      expect([...seen].sort()).toEqual([...pieces].sort());
+    // By keyboard: one stop for Tab, then arrows until every piece has had the focus.
+    const pieces = await section
+      .locator('[data-position]')
+      .evaluateAll((all) => all.map((piece) => piece.getAttribute('data-position') ?? ''));
+    await section.locator('[data-position][tabindex="0"]').focus();
+    const seen = new Set<string>();
+    for (let step = 0; step < pieces.length; step += 1) {
+      seen.add((await page.evaluate(() => document.activeElement?.getAttribute('data-position'))) ?? '');
+      await page.keyboard.press('ArrowRight');
+    }
+    expect([...seen].sort()).toEqual([...pieces].sort());
+  });
+}
 
-      // By pointer: a tap on the dot of a label opens that piece, or fans it out among its neighbours.
-      const drawing = section.locator('svg').first();
-      const dots = await section
-        .locator('[data-dot]')
-        .evaluateAll((all) => all.map((dot) => dot.getAttribute('data-dot') ?? ''));
-      const whole = (await drawing.boundingBox())?.width;
-      for (const id of dots.slice(0, 6)) {
-        // The drawing takes its full width again after a ticket was closed.
-        await expect.poll(async () => (await drawing.boundingBox())?.width).toBe(whole);
-        const dot = await section.locator(`[data-dot="${id}"]`).boundingBox();
-        const origin = await drawing.boundingBox();
-        if (!dot || !origin) throw new Error(`${id} is not drawn`);
-        await drawing.click({
-          position: { x: dot.x + dot.width / 2 - origin.x, y: dot.y + dot.height / 2 - origin.y },
-        });
-        const title = await section.locator(`[data-position="${id}"]`).getAttribute('aria-label');
-        const word = (title ?? '').split(/, (?:\d |not looked)/)[0] ?? '';
-        const fan = page.getByRole('group', { name: 'Which part?' });
-        const ticket = page.getByRole('complementary', { name: `Ticket of ${word}` });
-        // One of the two comes: the ticket at once, or the neighbours fanned out with this part among them.
-        await expect(fan.or(ticket)).toBeVisible();
-        if ((await ticket.count()) === 0) await fan.getByRole('button', { name: word }).first().click();
-        await expect(ticket).toBeVisible();
-        await page.getByRole('button', { name: 'Close the ticket' }).click();
-      }
+/** A tap on the dot of a label opens that piece, or fans it out among its neighbours. */
+async function everyPieceByPointer(page: Page): Promise<void> {
+  const section = page.getByTestId('section');
+  const drawing = section.locator('svg').first();
+  const dots = await section
+    .locator('[data-dot]')
+    .evaluateAll((all) => all.map((dot) => dot.getAttribute('data-dot') ?? ''));
+  const whole = (await drawing.boundingBox())?.width;
+  for (const id of dots.slice(0, 6)) {
+    // The drawing takes its full width again after a ticket was closed.
+    await expect.poll(async () => (await drawing.boundingBox())?.width).toBe(whole);
+    const dot = await section.locator(`[data-dot="${id}"]`).boundingBox();
+    const origin = await drawing.boundingBox();
+    if (!dot || !origin) throw new Error(`${id} is not drawn`);
+    await drawing.click({
+      position: { x: dot.x + dot.width / 2 - origin.x, y: dot.y + dot.height / 2 - origin.y },
     });
+    const title = await section.locator(`[data-position="${id}"]`).getAttribute('aria-label');
+    const word = (title ?? '').split(/, (?:\d |not looked)/)[0] ?? '';
+    const fan = page.getByRole('group', { name: 'Which part?' });
+    const ticket = page.getByRole('complementary', { name: `Ticket of ${word}` });
+    // One of the two comes: the ticket at once, or the neighbours fanned out with this part among them.
+    await expect(fan.or(ticket)).toBeVisible();
+    if ((await ticket.count()) === 0) await fan.getByRole('button', { name: word }).first().click();
+    await expect(ticket).toBeVisible();
+    await page.getByRole('button', { name: 'Close the ticket' }).click();
   }
 }
 

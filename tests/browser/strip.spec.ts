@@ -6,6 +6,8 @@ import { BROWSER } from './chromium.mjs';
 import { alive, bookIn, enter, everythingStored, expect, jobIdOf, test, toStation } from './fixtures';
 import { demoPhotograph } from './pictures';
 
+test.use({ serviceWorkers: 'allow' });
+
 test('drained, a baseline honestly left open, stripped; one roller short stays open up to the report', async ({
   page,
 }) => {
