@@ -40,7 +40,10 @@ async function stage(name, work, { counts = false } = {}) {
 const quietly = (command, ...args) => run(command, args, { quiet: true });
 const script = (name) => () => quietly('npm', 'run', '--silent', name);
 const vitest = (...args) =>
-  quietly('npx', 'vitest', 'run', '--reporter=./scripts/reporters/vitest.mjs', ...args);
+  run('npx', ['vitest', 'run', '--reporter=./scripts/reporters/vitest.mjs', ...args], {
+    quiet: true,
+    env: full ? { STEREOTOME_FULL: '1' } : {},
+  });
 
 /** What needs no build, one after the other. */
 async function sourceLane() {

@@ -15,6 +15,8 @@ export interface OwnShop {
   readonly url: string;
   readonly data: string;
   readonly close: () => Promise<void>;
+  /** Ends it at once, in the middle of whatever it does. */
+  readonly kill: () => Promise<void>;
 }
 
 /** A copy of the seeded folder under this name; nobody else writes to it. */
@@ -25,12 +27,14 @@ export function copyOfSeeded(name: string): string {
   return data;
 }
 
+/** Starts the built application over a copy of the seeded folder. */
+export const openOwnShop = (name: string): Promise<OwnShop> => startOn(copyOfSeeded(name));
+
 /**
- * Starts the built application over a copy of the seeded folder. It chooses its port itself and says which: a server
- * that listens somewhere already can't be mistaken for it.
+ * Starts the built application over this folder. It chooses its port itself and says which: a server that listens
+ * somewhere already can't be mistaken for it.
  */
-export async function openOwnShop(name: string): Promise<OwnShop> {
-  const data = copyOfSeeded(name);
+export async function startOn(data: string): Promise<OwnShop> {
   const child = spawn(
     process.execPath,
     ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', '0'],
@@ -41,8 +45,8 @@ export async function openOwnShop(name: string): Promise<OwnShop> {
       env: { ...process.env, ...SETTINGS, STEREOTOME_DATA: data },
     },
   );
-  const url = await said(child, /(http:\/\/127\.0\.0\.1:\d+)/);
-  return { url, data, close: () => ended(child) };
+  const url = await said(child, /(http:\/\/127\.0\.0\.1:\d+)[\s\S]*Ready/);
+  return { url, data, close: () => ended(child), kill: () => ended(child, 'SIGKILL') };
 }
 
 /** Waits until the process has printed something of this form, or says what it printed when it ended instead. */
@@ -67,14 +71,14 @@ export function said(child: ChildProcess, pattern: RegExp, seconds = 60): Promis
 }
 
 /** Ends the process and whatever it started, and waits until it is gone. */
-export function ended(child: ChildProcess): Promise<void> {
+export function ended(child: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
   return new Promise((resolve) => {
     if (child.exitCode !== null || child.signalCode !== null) return resolve();
     child.on('exit', () => resolve());
     try {
-      process.kill(-child.pid!, 'SIGTERM');
+      process.kill(-child.pid!, signal);
     } catch {
-      child.kill();
+      child.kill(signal);
     }
   });
 }

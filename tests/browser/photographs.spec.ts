@@ -298,7 +298,7 @@ test('on the light table several go in step, one alone where it is set right; ot
   await expect(table.getByTestId('pane')).toHaveCount(2);
 });
 
-test('twenty-four megapixels are sharp where one looks, and moving them stays fluid', async ({ page }) => {
+test('twenty-four megapixels are sharp where one looks, and follow the hand', async ({ page }) => {
   await enter(page, 'inspector');
   await bookIn(page, 'combine of the large picture');
   await openTicket(page, 'Ring gear');
@@ -309,7 +309,7 @@ test('twenty-four megapixels are sharp where one looks, and moving them stays fl
   await everythingStored(page);
   await page.getByRole('button', { name: 'Show large.jpg large' }).click();
   const pane = page.getByTestId('pane');
-  await expect.poll(() => transformOf(page)).toContain('scale');
+  await expect.poll(() => transformOf(page)).toMatch(/scale\(0?\.?[1-9]|scale\(0\.0*[1-9]/);
   await pane.focus();
   for (let step = 0; step < 7; step += 1) await page.keyboard.press('+');
   // Pieces of full size have come, and are there.
@@ -321,38 +321,21 @@ test('twenty-four megapixels are sharp where one looks, and moving them stays fl
         .evaluateAll((tiles) => tiles.every((tile) => (tile as HTMLImageElement).naturalWidth > 0)),
     )
     .toBe(true);
+  // It follows the hand, as far as the hand goes. How fluidly, `npm run bench` tells.
   const box = (await pane.boundingBox())!;
-  const frames = await framesWhile(page, async () => {
-    await page.mouse.move(box.x + 400, box.y + 300);
-    await page.mouse.down();
-    for (let step = 0; step < 60; step += 1)
-      await page.mouse.move(box.x + 400 + 3 * Math.round(40 * Math.sin(step / 6)), box.y + 300 + step * 2);
-    await page.mouse.up();
-    for (let step = 0; step < 12; step += 1) await page.mouse.wheel(0, step % 2 ? -160 : 160);
-  });
-  test.info().annotations.push({ type: 'frames', description: JSON.stringify(frames) });
-  // The middle frame while it is dragged: 50 a second. Single slow ones come from the machine that the test runs on.
-  expect(frames.median, JSON.stringify(frames)).toBeLessThanOrEqual(20.5);
+  const before = await placeOf(page);
+  await page.mouse.move(box.x + 400, box.y + 300);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 340, box.y + 270, { steps: 5 });
+  await page.mouse.up();
+  const after = await placeOf(page);
+  expect([after.x - before.x, after.y - before.y]).toEqual([-60, -30]);
 });
 
-/** The page's own clock of frames while something is done: milliseconds between them. */
-async function framesWhile(page: Page, work: () => Promise<void>) {
-  await page.evaluate(() => {
-    const times: number[] = [];
-    Object.assign(window, { frameTimes: times });
-    const tick = (time: number) => {
-      times.push(time);
-      if (times.length < 5000) requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
-  });
-  await work();
-  const times = await page.evaluate(() => (window as unknown as { frameTimes: number[] }).frameTimes);
-  const gaps = times
-    .slice(1)
-    .map((time, index) => time - times[index]!)
-    .sort((a, b) => a - b);
-  return { count: gaps.length, median: gaps[gaps.length >> 1]!, slowest: gaps.at(-1)! };
+/** Where the picture's corner lies in its pane, pixels. */
+async function placeOf(page: Page): Promise<{ readonly x: number; readonly y: number }> {
+  const [, x, y] = /translate\((.+)px, (.+)px\)/.exec(await transformOf(page)) ?? [];
+  return { x: Math.round(Number(x)), y: Math.round(Number(y)) };
 }
 
 /** 24 megapixels that a JPEG packs well enough to be sent quickly. */
@@ -384,7 +367,6 @@ function washerEnds(): readonly (readonly [number, number])[] {
 test('sixty photographs of twelve megapixels chosen at once stay under a tablet’s ceiling, and all arrive @full', async ({
   page,
 }) => {
-  test.slow();
   await enter(page, 'inspector');
   await bookIn(page, 'baler of the sixty');
   const job = await jobIdOf(page);

@@ -6,7 +6,6 @@ import { composeReport } from '@/core/report/composeReport';
 import type { RecordContent } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
 import { readLabAnswer } from '@/server/devices/laboratory';
-import { ANSWERS_AFTER_MS } from '@/server/devices/standInLab';
 import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { keepOrder } from '@/server/strip/keepOrder';
@@ -88,7 +87,12 @@ describe('a bench record', () => {
     );
     const ask = () => readLabAnswer(shop.people.inspector, shop.context, { jobId, sampleId: sample });
     expect(ask()).toEqual({ state: 'waiting' });
-    shop.setTime(new Date(shop.context.now().getTime() + ANSWERS_AFTER_MS).toISOString());
+    // The laboratory takes twenty seconds.
+    const later = (seconds: number) =>
+      shop.setTime(new Date(shop.context.now().getTime() + seconds * 1000).toISOString());
+    later(19);
+    expect(ask()).toEqual({ state: 'waiting' });
+    later(1);
     expect(ask()).toMatchObject({
       state: 'answered',
       table: expect.stringContaining('Parameter;Result;Unit'),

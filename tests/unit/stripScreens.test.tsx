@@ -6,7 +6,6 @@ import { modesOf } from '@/catalog/damageWords';
 import { shippedGradeRules } from '@/catalog/gradeRules';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { trainInGear } from '@/core/gearing/trainOfType';
-import { NOT_LOOKED_AT_QUESTION } from '@/core/report/groupOpen';
 import { stripPlan } from '@/core/strip/stripPlan';
 import { partState } from '@/core/wear/partStanding';
 import type { RecordContent } from '@/model/benchRecord';
@@ -246,7 +245,7 @@ describe('strip', () => {
     expect(told).toContain('sealant where none belongs, from an earlier repair');
     const state = partState(cover, snapshot, shippedGradeRules, modesOf(cover.family));
     expect(state.proposal.grade).toBeNull();
-    expect(state.openQuestions).toContain(NOT_LOOKED_AT_QUESTION);
+    expect(state.openQuestions).toContain('Not looked at');
   });
 
   it('says where there is no plan, and adds nothing for who may take nothing', () => {

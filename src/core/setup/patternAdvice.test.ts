@@ -1,9 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_SENSITIVITIES, patternAdvice } from './patternAdvice';
+import { patternAdvice } from './patternAdvice';
+
+/** Shares of the flank per mm of move, as they are usual: written here again by hand. */
+const USUAL = {
+  depth: { drive: { length: -1.6, height: -1.4 }, coast: { length: 1.6, height: -1.4 } },
+  backlash: { drive: { length: 1.3, height: 0.4 }, coast: { length: 1.3, height: 0.4 } },
+};
 
 const IDEAL = { length: 0.45, height: 0.5 };
 const at = (depth: number, backlash: number) => {
-  const { depth: d, backlash: b } = DEFAULT_SENSITIVITIES;
+  const { depth: d, backlash: b } = USUAL;
   const place = (flank: 'drive' | 'coast') => ({
     length: IDEAL.length + depth * d[flank].length + backlash * b[flank].length,
     height: IDEAL.height + depth * d[flank].height + backlash * b[flank].height,
@@ -56,7 +62,7 @@ describe('what to move', () => {
   it('goes by what this unit has shown, and refuses sensitivities that tell nothing apart', () => {
     const own = {
       depth: { drive: { length: -1, height: -1 }, coast: { length: 1, height: -1 } },
-      backlash: DEFAULT_SENSITIVITIES.backlash,
+      backlash: USUAL.backlash,
     };
     const advice = patternAdvice({ ...at(0.1, 0), sensitivities: own });
     expect(advice.text).toContain('by this unit’s own sensitivities');

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { RecordContent } from '@/model/benchRecord';
 import type { BenchRecord } from '@/model/snapshot';
-import { DEFAULT_SENSITIVITIES, patternAdvice } from './patternAdvice';
+import { patternAdvice } from './patternAdvice';
 import { ownSensitivities, patternRounds } from './patternRounds';
 
 let count = 0;
@@ -85,7 +85,9 @@ describe('a unit’s own sensitivities', () => {
     expect(own.depth.drive.length).toBeCloseTo(-1, 9);
     expect(own.depth.drive.height).toBeCloseTo(-1, 9);
     expect(own.depth.coast.length).toBeCloseTo(0.8, 9);
-    expect(own.backlash).toEqual(DEFAULT_SENSITIVITIES.backlash);
+    // What was never moved stays as it is usual.
+    const usual = { length: 1.3, height: 0.4 };
+    expect(own.backlash).toEqual({ drive: usual, coast: usual });
     expect(
       patternAdvice({
         ...{ drive: { length: 0.6, height: 0.5 }, coast: { length: 0.38, height: 0.5 } },

@@ -89,6 +89,8 @@ export function usePane(picture: Size, { drawing, look, onLook }: PaneOptions = 
     onLook?.(lookOf(picture, size, next));
   };
   const zoomBy = (factor: number) => {
+    // Nothing is shown yet, so nothing can be nearer.
+    if (view.scale === 0) return;
     const scale = Math.min(NEAREST, view.scale * factor);
     const [cx, cy] = [size.width / 2, size.height / 2];
     const kept = scale / view.scale;
