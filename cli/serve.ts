@@ -1,6 +1,7 @@
 import { X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
 import https from 'node:https';
+import type net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -49,16 +50,24 @@ async function serve(): Promise<void> {
   await application.prepare();
   const handle = application.getRequestHandler();
   const address = `https://${names[0]}:${port}/`;
-  https
-    .createServer({ key, cert: certificate }, (request, response) => void handle(request, response))
-    .on('error', refuse)
-    .listen(port, values.host);
+  const shop = https.createServer(
+    { key, cert: certificate },
+    (request, response) => void handle(request, response),
+  );
+  await listening(shop, port);
   const welcomePort = portOf('welcome-port', values['welcome-port']);
-  welcomeServer(authorityFile, address).on('error', refuse).listen(welcomePort, values.host);
+  await listening(welcomeServer(authorityFile, address), welcomePort);
   console.log(`Open on the shop’s network:  ${address}${renewed ? '  (certificate made anew)' : ''}`);
   console.log(`Tablets, the first time:     http://${names[0]}:${welcomePort}/`);
   console.log(`Fingerprint to compare:      ${new X509Certificate(authority).fingerprint256}`);
   console.log('Anybody on this network can reach the sign-in now. Keep it off the internet.');
+}
+
+/** Only what can be reached is told as open. */
+function listening(server: net.Server, port: number): Promise<void> {
+  return new Promise((resolve) => {
+    server.on('error', refuse).listen(port, values.host, resolve);
+  });
 }
 
 /** What this machine is called and its addresses in the network. */

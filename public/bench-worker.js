@@ -1,10 +1,12 @@
-// Keeps the bench's pages and the job in hand on the device, for a pit without network. Everything comes from the network
-// while there is one; what was last seen stands in for it when there is none. Captures have a queue of their own.
+// Keeps the bench's pages, its unit types and the files of this build on the device, for a pit without network. A page comes from
+// the network while there is one; what was last seen stands in for it when there is none. What a job holds is kept by the page
+// itself, and captures have a queue of their own: no answer about a job ever comes from here.
 
 const BUILD = new URL(self.location.href).searchParams.get('build') ?? '';
 const KEPT = `stereotome-bench ${BUILD}`;
 const JOB_PAGE = /^\/jobs\/\d+$/;
-const JOB_SNAPSHOT = /^\/api\/v1\/jobs\/[^/]+$/;
+const REVISION = /^\/api\/v1\/unit-types\/[^/]+\/revisions\/\d+$/;
+const KEPT_JOBS = 'stereotome-jobs';
 const SESSION = /^\/api\/v1\/session(\/switch)?$/;
 
 self.addEventListener('install', () => self.skipWaiting());
@@ -18,9 +20,9 @@ self.addEventListener('fetch', (event) => {
   if (origin !== self.location.origin) return;
   if (SESSION.test(pathname) && request.method !== 'GET') return event.respondWith(forgetAfter(request));
   if (request.method !== 'GET') return;
-  if (pathname.startsWith('/_next/static/')) return event.respondWith(keptFirst(request));
-  if ((request.mode === 'navigate' && JOB_PAGE.test(pathname)) || JOB_SNAPSHOT.test(pathname))
-    return event.respondWith(networkFirst(request));
+  if (pathname.startsWith('/_next/static/') || REVISION.test(pathname))
+    return event.respondWith(keptFirst(request));
+  if (request.mode === 'navigate' && JOB_PAGE.test(pathname)) return event.respondWith(networkFirst(request));
 });
 
 /** What an earlier build kept no longer fits together. */
@@ -72,6 +74,9 @@ async function networkFirst(request) {
 /** Whoever signs in or out next has no business with what the last one looked at. */
 async function forgetAfter(request) {
   const response = await fetch(request);
-  if (response.ok) await caches.delete(KEPT);
+  if (response.ok) {
+    await caches.delete(KEPT);
+    self.indexedDB.deleteDatabase(KEPT_JOBS);
+  }
   return response;
 }

@@ -1,5 +1,5 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
-import { rightsOf } from '@/server/rights';
 import { readRack } from '@/server/shop/readRack';
 import { Rack } from '@/ui/rack/Rack';
 import { forPage, pageActor } from './session';

@@ -1,6 +1,6 @@
 import type { RecordContent } from '@/model/benchRecord';
 import type { FindingContent } from '@/model/damage';
-import type { CaptureKind } from '@/model/job';
+import type { CaptureKind, StoredKind } from '@/model/job';
 import type {
   BenchRecord,
   CaptureConflict,
@@ -13,6 +13,7 @@ import type {
 import type { Unit } from '@/model/units';
 import type { Db } from './open';
 import { sql } from './statements';
+import { EVERYTHING } from './stream';
 
 interface CaptureRow {
   id: string;
@@ -79,12 +80,12 @@ const selectCaptures = (table: string, kind: CaptureKind) =>
    LEFT JOIN strikes ON strikes.kind = '${kind}' AND strikes.capture_id = ${table}.id
    LEFT JOIN people striker ON striker.id = strikes.struck_by`;
 
-export const listReadings = (db: Db, jobId: string): Reading[] =>
+export const listReadings = (db: Db, jobId: string, since = EVERYTHING): Reading[] =>
   sql<ReadingRow>(
     db,
-    `${selectCaptures('readings', 'reading')} WHERE readings.job_id = ? ORDER BY readings.id`,
+    `${selectCaptures('readings', 'reading')} WHERE readings.job_id = ? AND readings.changed_seq > ? ORDER BY readings.id`,
   )
-    .all(jobId)
+    .all(jobId, since)
     .map((row) => ({
       ...captured(row),
       positionId: row.position_id,
@@ -97,12 +98,12 @@ export const listReadings = (db: Db, jobId: string): Reading[] =>
       temperatureC: row.temperature_c,
     }));
 
-export const listFindings = (db: Db, jobId: string): Finding[] =>
+export const listFindings = (db: Db, jobId: string, since = EVERYTHING): Finding[] =>
   sql<FindingRow>(
     db,
-    `${selectCaptures('findings', 'finding')} WHERE findings.job_id = ? ORDER BY findings.id`,
+    `${selectCaptures('findings', 'finding')} WHERE findings.job_id = ? AND findings.changed_seq > ? ORDER BY findings.id`,
   )
-    .all(jobId)
+    .all(jobId, since)
     .map((row) => ({
       ...captured(row),
       positionId: row.position_id,
@@ -124,12 +125,12 @@ const toPhotograph = (row: PhotographRow): Photograph => ({
   lens: row.lens,
 });
 
-export const listPhotographs = (db: Db, jobId: string): Photograph[] =>
+export const listPhotographs = (db: Db, jobId: string, since = EVERYTHING): Photograph[] =>
   sql<PhotographRow>(
     db,
-    `${selectCaptures('photographs', 'photograph')} WHERE photographs.job_id = ? ORDER BY photographs.id`,
+    `${selectCaptures('photographs', 'photograph')} WHERE photographs.job_id = ? AND photographs.changed_seq > ? ORDER BY photographs.id`,
   )
-    .all(jobId)
+    .all(jobId, since)
     .map(toPhotograph);
 
 export function findPhotograph(db: Db, id: string): (Photograph & { readonly jobId: string }) | undefined {
@@ -153,23 +154,25 @@ export const listPhotographsAlike = (db: Db, jobId: string, positionId: string):
      ORDER BY jobs.booked_at DESC, photographs.id LIMIT 24`,
   ).all({ jobId, positionId });
 
-export const listRecords = (db: Db, jobId: string): BenchRecord[] =>
+export const listRecords = (db: Db, jobId: string, since = EVERYTHING): BenchRecord[] =>
   sql<CaptureRow & { content_json: string }>(
     db,
-    `${selectCaptures('bench_records', 'record')} WHERE bench_records.job_id = ? ORDER BY bench_records.id`,
+    `${selectCaptures('bench_records', 'record')} WHERE bench_records.job_id = ? AND bench_records.changed_seq > ? ORDER BY bench_records.id`,
   )
-    .all(jobId)
+    .all(jobId, since)
     .map((row) => ({ ...captured(row), content: JSON.parse(row.content_json) as RecordContent }));
 
-const TABLES: Record<CaptureKind, string> = {
+const TABLES: Record<StoredKind, string> = {
   reading: 'readings',
   finding: 'findings',
   photograph: 'photographs',
   record: 'bench_records',
+  grade: 'judgement_captures',
+  decision: 'judgement_captures',
 };
 
 /** What is stored under a capture id, whatever its kind; the id was made on a device and may come again. */
-export function findStoredCapture(db: Db, kind: CaptureKind, id: string) {
+export function findStoredCapture(db: Db, kind: StoredKind, id: string) {
   return sql<{ job_id: string; author_id: string; content_digest: string }>(
     db,
     `SELECT job_id, author_id, content_digest FROM ${TABLES[kind]} WHERE id = ?`,
@@ -214,6 +217,18 @@ export function insertRecord(db: Db, record: CaptureToStore & { readonly content
     `INSERT INTO bench_records (id, job_id, what, content_json, author_id, device_time, received_at, content_digest)
      VALUES (@id, @jobId, @what, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
   ).run({ ...record, what: record.content.what, contentJson: JSON.stringify(record.content) });
+}
+
+/** A grade or a decision as it came from a device, whether it was kept or lost against another. */
+export function insertJudgement(
+  db: Db,
+  judgement: CaptureToStore & { readonly kind: 'grade' | 'decision'; readonly content: unknown },
+): void {
+  sql(
+    db,
+    `INSERT INTO judgement_captures (id, job_id, kind, content_json, author_id, device_time, received_at, content_digest)
+     VALUES (@id, @jobId, @kind, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+  ).run({ ...judgement, contentJson: JSON.stringify(judgement.content) });
 }
 
 export function insertPhotograph(
@@ -268,7 +283,7 @@ export function insertConflict(
   db: Db,
   conflict: {
     captureId: string;
-    kind: CaptureKind;
+    kind: StoredKind;
     jobId: string;
     content: unknown;
     contentDigest: string;
@@ -285,20 +300,20 @@ export function insertConflict(
 
 interface ConflictRow {
   capture_id: string;
-  kind: CaptureKind;
+  kind: StoredKind;
   content_json: string;
   content_digest: string;
   author: string;
   received_at: string;
 }
 
-export const listConflicts = (db: Db, jobId: string): CaptureConflict[] =>
+export const listConflicts = (db: Db, jobId: string, since = EVERYTHING): CaptureConflict[] =>
   sql<ConflictRow>(
     db,
     `SELECT capture_conflicts.*, people.name AS author FROM capture_conflicts JOIN people ON people.id = author_id
-     WHERE job_id = ? ORDER BY capture_id`,
+     WHERE job_id = ? AND changed_seq > ? ORDER BY capture_id`,
   )
-    .all(jobId)
+    .all(jobId, since)
     .map((row) => ({
       captureId: row.capture_id,
       kind: row.kind,

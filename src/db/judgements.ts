@@ -3,6 +3,7 @@ import type { PartDecisionId, Sureness, UnitDecisionId } from '@/model/job';
 import type { Cause, GradeEntry, PartDecision, UnitDecision } from '@/model/snapshot';
 import type { Db } from './open';
 import { sql } from './statements';
+import { EVERYTHING } from './stream';
 
 /* What people decided about parts and units. One current row each, with a version; what stood before is in the change log. */
 
@@ -37,11 +38,11 @@ interface UnitDecisionRow extends Judged {
 }
 
 const withName = (table: string) =>
-  `SELECT ${table}.*, people.name AS by FROM ${table} JOIN people ON people.id = ${table}.by_id WHERE job_id = ?`;
+  `SELECT ${table}.*, people.name AS by FROM ${table} JOIN people ON people.id = ${table}.by_id WHERE job_id = ? AND changed_seq > ?`;
 
-export const listGrades = (db: Db, jobId: string): GradeEntry[] =>
+export const listGrades = (db: Db, jobId: string, since = EVERYTHING): GradeEntry[] =>
   sql<GradeRow>(db, `${withName('grades')} ORDER BY position_id`)
-    .all(jobId)
+    .all(jobId, since)
     .map(({ position_id, grade, proposed, reason, rules_revision, version, by, at }) => ({
       positionId: position_id,
       grade,
@@ -53,9 +54,9 @@ export const listGrades = (db: Db, jobId: string): GradeEntry[] =>
       at,
     }));
 
-export const listDecisions = (db: Db, jobId: string): PartDecision[] =>
+export const listDecisions = (db: Db, jobId: string, since = EVERYTHING): PartDecision[] =>
   sql<DecisionRow>(db, `${withName('part_decisions')} ORDER BY position_id`)
-    .all(jobId)
+    .all(jobId, since)
     .map(({ position_id, decision, proposed, reason, version, by, at }) => ({
       positionId: position_id,
       decision,
@@ -66,15 +67,15 @@ export const listDecisions = (db: Db, jobId: string): PartDecision[] =>
       at,
     }));
 
-export function findCause(db: Db, jobId: string): Cause | null {
-  const row = sql<CauseRow>(db, withName('causes')).get(jobId);
+export function findCause(db: Db, jobId: string, since = EVERYTHING): Cause | null {
+  const row = sql<CauseRow>(db, withName('causes')).get(jobId, since);
   if (!row) return null;
   const { words, plain_words, sureness, first_failure, version, by, at } = row;
   return { words, plainWords: plain_words, sureness, firstFailure: first_failure, version, by, at };
 }
 
-export function findUnitDecision(db: Db, jobId: string): UnitDecision | null {
-  const row = sql<UnitDecisionRow>(db, withName('unit_decisions')).get(jobId);
+export function findUnitDecision(db: Db, jobId: string, since = EVERYTHING): UnitDecision | null {
+  const row = sql<UnitDecisionRow>(db, withName('unit_decisions')).get(jobId, since);
   if (!row) return null;
   const { decision, reason, watch, version, by, at } = row;
   return { decision, reason, watch, version, by, at };

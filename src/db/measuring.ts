@@ -1,13 +1,14 @@
 import type { Acceptance, IdentityCounts, IdentityEntry } from '@/model/measuring';
 import type { Db } from './open';
 import { sql } from './statements';
+import { EVERYTHING } from './stream';
 
-export const listAcceptances = (db: Db, jobId: string): Acceptance[] =>
+export const listAcceptances = (db: Db, jobId: string, since = EVERYTHING): Acceptance[] =>
   sql<Acceptance>(
     db,
     `SELECT position_id AS positionId, check_id AS checkId, readings_mark AS readings, reason, people.name AS by, at
-     FROM check_acceptances JOIN people ON people.id = by_id WHERE job_id = ? ORDER BY at`,
-  ).all(jobId);
+     FROM check_acceptances JOIN people ON people.id = by_id WHERE job_id = ? AND changed_seq > ? ORDER BY at`,
+  ).all(jobId, since);
 
 export function insertAcceptance(
   db: Db,
@@ -29,13 +30,13 @@ interface IdentityRow {
   at: string;
 }
 
-export const listIdentities = (db: Db, jobId: string): IdentityEntry[] =>
+export const listIdentities = (db: Db, jobId: string, since = EVERYTHING): IdentityEntry[] =>
   sql<IdentityRow>(
     db,
     `SELECT pair_id, version, content_json, people.name AS by_name, at
-     FROM identity_counts JOIN people ON people.id = by_id WHERE job_id = ? ORDER BY pair_id`,
+     FROM identity_counts JOIN people ON people.id = by_id WHERE job_id = ? AND changed_seq > ? ORDER BY pair_id`,
   )
-    .all(jobId)
+    .all(jobId, since)
     .map((row) => ({
       ...(JSON.parse(row.content_json) as IdentityCounts),
       pairId: row.pair_id,

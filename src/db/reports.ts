@@ -2,6 +2,7 @@ import type { ReportDocument } from '@/model/report';
 import type { ReportIssueHead } from '@/model/snapshot';
 import type { Db } from './open';
 import { sql } from './statements';
+import { EVERYTHING } from './stream';
 
 interface ReportRow {
   job_id: string;
@@ -39,6 +40,22 @@ const toIssue = (row: ReportRow): ReportIssue => ({
 
 export const listReportIssues = (db: Db, jobId: string): ReportIssue[] =>
   sql<ReportRow>(db, `${SELECT} WHERE job_id = ? ORDER BY number`).all(jobId).map(toIssue);
+
+/** The issues without their documents. */
+export const listReportHeads = (db: Db, jobId: string, since = EVERYTHING): ReportIssueHead[] =>
+  sql<Omit<ReportRow, 'document_json'>>(
+    db,
+    `SELECT number, digest, changes_json, people.name AS issued_by_name, issued_at FROM report_issues
+     JOIN people ON people.id = issued_by WHERE job_id = ? AND changed_seq > ? ORDER BY number`,
+  )
+    .all(jobId, since)
+    .map((row) => ({
+      number: row.number,
+      issuedAt: row.issued_at,
+      issuedBy: row.issued_by_name,
+      digest: row.digest,
+      changes: JSON.parse(row.changes_json) as string[],
+    }));
 
 export function findReportIssue(db: Db, jobId: string, number: number): ReportIssue | undefined {
   const row = sql<ReportRow>(db, `${SELECT} WHERE job_id = ? AND number = ?`).get(jobId, number);

@@ -7,8 +7,27 @@ interface UnitTypeRow {
   document_json: string;
 }
 
-/** Parsed on the way out, so that whoever reads a unit type holds one that fits the schema. */
+const read = new WeakMap<Db, Map<string, UnitType>>();
+/** So many revisions are held at hand; the one that was not asked for longest goes. */
+const HELD = 200;
+
+/**
+ * A revision never changes, so it is read and held against the schema once, and everybody gets the same object: what is
+ * computed from it can be kept with it.
+ */
 export function readUnitType(db: Db, id: string, revision: number): UnitType | undefined {
+  const held = read.get(db) ?? new Map<string, UnitType>();
+  read.set(db, held);
+  const key = `${id} ${revision}`;
+  const found = held.get(key) ?? parseUnitType(db, id, revision);
+  if (!found) return undefined;
+  held.delete(key);
+  held.set(key, found);
+  if (held.size > HELD) held.delete(held.keys().next().value!);
+  return found;
+}
+
+function parseUnitType(db: Db, id: string, revision: number): UnitType | undefined {
   const row = sql<UnitTypeRow>(db, 'SELECT document_json FROM unit_types WHERE id = ? AND revision = ?').get(
     id,
     revision,

@@ -164,6 +164,14 @@ const OrderSchema = v.object({ what: v.literal('order'), why: words(200, 1) });
 /** A grave caution was read before the step; once for the whole job. */
 const CautionSeenSchema = v.object({ what: v.literal('caution-seen'), cautionId: IdSchema });
 
+/** A capture that the shop's computer could not store was given up on a device, and why: it is told that there was one. */
+const GivenUpSchema = v.object({
+  what: v.literal('given-up'),
+  kind: words(20, 1),
+  message: words(300),
+  reason: words(200, 1),
+});
+
 export const RecordContentSchema = v.variant('what', [
   DrainedSchema,
   DebrisSchema,
@@ -181,6 +189,7 @@ export const RecordContentSchema = v.variant('what', [
   PatternMovedSchema,
   OrderSchema,
   CautionSeenSchema,
+  GivenUpSchema,
 ]);
 export type RecordContent = v.InferOutput<typeof RecordContentSchema>;
 export type RecordOf<What extends RecordContent['what']> = Extract<RecordContent, { what: What }>;

@@ -114,6 +114,8 @@ export const PhotographCaptureSchema = v.object({
 
 export const CAPTURE_KINDS = ['reading', 'finding', 'photograph', 'record'] as const;
 export const CaptureKindSchema = v.picklist(CAPTURE_KINDS);
+/** Everything that is stored under a mark made on a device. */
+export type StoredKind = CaptureKind | 'grade' | 'decision';
 export type CaptureKind = v.InferOutput<typeof CaptureKindSchema>;
 
 export const StrikeSchema = v.object({
@@ -129,6 +131,18 @@ export const GradeEntrySchema = v.object({
   version: VersionSchema,
   grade: GradeSchema,
   reason: words(300),
+});
+
+/** What a judgement was made on: the ids of the captures that were looked at. */
+const evidence = v.optional(v.pipe(v.array(CaptureIdSchema), v.maxLength(2000)), []);
+
+/** A grade as it was put down at the bench: with what the rules proposed there, and which rules. */
+export const GradeCaptureSchema = v.object({
+  ...capture,
+  ...GradeEntrySchema.entries,
+  proposed: v.nullable(GradeSchema),
+  rulesRevision: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  evidence,
 });
 
 export const SURENESS = ['certain', 'likely', 'possible', 'unknown'] as const;
@@ -170,6 +184,14 @@ export const PartDecisionSchema = v.object({
   version: VersionSchema,
   decision: PartDecisionIdSchema,
   reason: words(300),
+});
+
+/** A decision about a part as it was made at the bench, beside what the rules proposed there. */
+export const DecisionCaptureSchema = v.object({
+  ...capture,
+  ...PartDecisionSchema.entries,
+  proposed: PartDecisionIdSchema,
+  evidence,
 });
 
 export const UNIT_DECISIONS = [

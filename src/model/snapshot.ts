@@ -1,6 +1,6 @@
 import type { RecordContent } from './benchRecord';
 import type { FindingContent, Grade } from './damage';
-import type { CaptureKind, PartDecisionId, StationId, Sureness, UnitDecisionId } from './job';
+import type { PartDecisionId, StationId, StoredKind, Sureness, UnitDecisionId } from './job';
 import type { Acceptance, IdentityEntry } from './measuring';
 import type { Received, Symptom } from './symptoms';
 import type { TooClosePolicy } from './tooClose';
@@ -115,7 +115,7 @@ export interface UnitDecision {
 
 export interface CaptureConflict {
   readonly captureId: string;
-  readonly kind: CaptureKind;
+  readonly kind: StoredKind;
   readonly author: string;
   readonly receivedAt: string;
   readonly digest: string;

@@ -1,14 +1,14 @@
 import * as v from 'valibot';
 import type { Actor } from '@/model/people';
+import { mayDo, type Right } from '@/model/rights';
 import type { Context } from './context';
 import { Refusal } from './refusal';
-import { mayDo, type Right } from './rights';
 
 type AnySchema = v.GenericSchema<unknown, unknown>;
 
-/** A use case: actor first, then the context, then the input as it came; it checks right and input itself. */
-export interface UseCase<Input, Output> {
-  (actor: Actor, context: Context, input: Input): Output;
+/** A use case: actor first, then the context, then the input as it came from wherever; it checks right and input itself. */
+export interface UseCase<Output> {
+  (actor: Actor, context: Context, input: unknown): Output;
   readonly right: Right;
 }
 
@@ -20,8 +20,8 @@ export function defineUseCase<Schema extends AnySchema, Output>(
   right: Right,
   schema: Schema,
   work: (actor: Actor, context: Context, input: v.InferOutput<Schema>) => Output,
-): UseCase<v.InferInput<Schema>, Output> {
-  const checked = (actor: Actor, context: Context, input: v.InferInput<Schema>): Output => {
+): UseCase<Output> {
+  const checked = (actor: Actor, context: Context, input: unknown): Output => {
     if (!mayDo(actor.role, right))
       throw new Refusal('no-right', `The role ${actor.role} may not do this.`, { right });
     return work(actor, context, parseInput(schema, input));

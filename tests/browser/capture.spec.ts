@@ -169,7 +169,11 @@ test('a capture that the server refuses stays visible and can be taken off', asy
   });
   await page.getByTestId('waiting-uploads').click();
   await expect(page.getByRole('alert').filter({ hasText: 'damaged and cannot be shown' })).toBeVisible();
-  await page.getByRole('button', { name: 'Take off this device' }).click();
+  const off = page.getByRole('button', { name: 'Take off this device' });
+  await page.getByRole('button', { name: 'Give it up' }).click();
+  await expect(off).toBeDisabled();
+  await page.getByLabel('Why is it given up?').fill('the card is broken');
+  await off.click();
   await everythingStored(page);
   expect((await storedJob(page, jobId)).photographs).toEqual([]);
 });

@@ -102,6 +102,7 @@ export interface StoredJob {
   readonly readings: readonly {
     readonly id: string;
     readonly positionId: string;
+    readonly place: string;
     readonly raw: string;
     readonly unit: string;
     readonly value: number;

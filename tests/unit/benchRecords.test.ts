@@ -69,8 +69,8 @@ const oil: RecordContent = {
 describe('a bench record', () => {
   it('is stored once, however often it is sent, under its author', () => {
     const id = uuidv7();
-    expect(keep(oil, id)).toEqual({ id, stored: 'now' });
-    expect(keep(oil, id)).toEqual({ id, stored: 'already' });
+    expect(keep(oil, id)).toEqual({ id, jobId, stored: 'now' });
+    expect(keep(oil, id)).toEqual({ id, jobId, stored: 'already' });
     expect(snapshot().records).toMatchObject([{ id, author: 'The inspector', content: oil, struck: null }]);
     expect(refused(() => keep({ ...oil, litres: 2 }, id)).code).toBe('conflict');
     expect(snapshot().conflicts).toHaveLength(1);

@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ROLES } from '@/model/people';
+import { mayDo, RIGHTS, type Right } from '@/model/rights';
 import { Refusal } from '@/server/refusal';
-import { mayDo, RIGHTS, type Right } from '@/server/rights';
 import type { UseCase } from '@/server/useCase';
 import { openTestShop, type TestShop } from './fixtures/shop';
 
-type AnyUseCase = UseCase<unknown, unknown>;
+type AnyUseCase = UseCase<unknown>;
 
 const modules = import.meta.glob<Record<string, unknown>>('/src/server/*/*.ts', { eager: true });
 const exported = Object.entries(modules).flatMap(([file, module]) =>
@@ -18,6 +18,12 @@ const useCases = exported.filter((entry): entry is typeof entry & { value: AnyUs
 
 /** Functions of the stations that are no use cases: each is called by one that has checked, or needs no person. */
 const HELPERS = new Set([
+  // A cursor is a word that a device keeps; it opens nothing.
+  'cursorOf',
+  'seqOf',
+  // Inside the transaction of a judgement whose author was checked.
+  'keepJudgement',
+  'keepLost',
   // before anybody is signed in, or for the signed-in person himself
   ...[
     'signIn',

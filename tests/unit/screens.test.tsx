@@ -10,7 +10,7 @@ import type { RackEntry } from '@/model/snapshot';
 import { refusePicture } from '@/ui/bench/pictureFiles';
 import { RingPlot, spanOf, UnrolledPlot } from '@/ui/bench/RingPlot';
 import { Run } from '@/ui/bench/Run';
-import { waitingWords } from '@/ui/capture/WaitingUploads';
+import { waitingWords } from '@/ui/job/WaitingUploads';
 import { longDate, overdueWords, shortDate } from '@/ui/kit/dates';
 import { PegPlate } from '@/ui/kit/PegPlate';
 import { RefusalNotice } from '@/ui/kit/RefusalNotice';

@@ -11,10 +11,11 @@ import { partState } from '@/core/wear/partStanding';
 import type { RecordContent } from '@/model/benchRecord';
 import { EARLIER_REPAIR } from '@/model/damage';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
 import type { BenchPlace } from '@/ui/bench/useBenchPlace';
-import type { Job } from '@/ui/bench/useJob';
+import type { Job } from '@/ui/job/useJob';
 import { system } from '@/ui/kit/theme';
 import { EndViews } from '@/ui/section/EndViews';
 import { GearChoice } from '@/ui/section/GearChoice';
@@ -41,7 +42,7 @@ const typeOf = (id: string) => shippedUnitTypes().find((type) => type.id === id)
 const actor: Actor = { id: 'm', name: 'Mirel', role: 'inspector' };
 const nothing = () => undefined;
 const place = { station: 'strip', goTo: nothing } as unknown as BenchPlace;
-const TAKES = ['capture.take', 'capture.strike'];
+const TAKES: readonly Right[] = ['capture.take', 'capture.strike'];
 
 let number = 0;
 const record = (content: RecordContent): BenchRecord => {
@@ -68,11 +69,15 @@ function jobOf(unitType: UnitType, ...contents: RecordContent[]): Job {
       partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
     ),
     waiting: new Set(),
+    now: () => snapshot,
     refresh: async () => undefined,
     drain: async () => undefined,
+    take: () => ({ id: 'taken', kept: Promise.resolve() }),
+    takeBack: async () => undefined,
+    strike: async () => undefined,
   };
 }
-const props = (job: Job, rights: readonly string[] = TAKES) => ({
+const props = (job: Job, rights: readonly Right[] = TAKES) => ({
   job,
   actor,
   rights,
@@ -279,7 +284,7 @@ describe('strip', () => {
       { what: 'step', stepId: 'shafts' },
       { what: 'step', stepId: 'drain' },
     ];
-    const other = (rights: readonly string[], ...more: RecordContent[]) => {
+    const other = (rights: readonly Right[], ...more: RecordContent[]) => {
       const job = jobOf(axle, ...records, ...more);
       return words(<BetterOrder {...props(job, rights)} plan={stripPlan(axle, job.snapshot.records)} />);
     };

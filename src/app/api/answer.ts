@@ -3,6 +3,7 @@ import { NextResponse } from 'next/server';
 import type { Actor } from '@/model/people';
 import type { Context } from '@/server/context';
 import { shopContext } from '@/server/instance';
+import { readStream } from '@/server/job/readStream';
 import { log } from '@/server/log';
 import { Refusal } from '@/server/refusal';
 import { findActor } from '@/server/sign-in/signIn';
@@ -27,6 +28,20 @@ export const answer = (work: (call: Call) => unknown) =>
       throw new Refusal('not-signed-in', 'You are not signed in. What you captured stays on this device.');
     return work({ request, context, actor, params });
   });
+
+/**
+ * A route that stores a capture: where the device says what it has (`x-since`), the answer also brings what changed behind that,
+ * the stored row among it, so that nothing has to be asked again.
+ */
+export const answerCapture = (work: (call: Call) => CaptureAnswer | Promise<CaptureAnswer>) =>
+  answer(async (call) => {
+    const stored = await work(call);
+    const since = call.request.headers.get('x-since');
+    if (since === null) return stored;
+    const shop = Number(call.request.headers.get('x-shop') ?? 0);
+    return { ...stored, job: readStream(call.actor, call.context, { jobId: stored.jobId, since, shop }) };
+  });
+type CaptureAnswer = { readonly jobId: string };
 
 /** The same for a caller without a session (sign-in, customer's link). */
 export const answerAnyone =

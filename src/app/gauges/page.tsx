@@ -1,5 +1,5 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
-import { rightsOf } from '@/server/rights';
 import { readGauges } from '@/server/shop/gauges';
 import { Gauges } from '@/ui/gauge/Gauges';
 import { forPage, pageActor } from '../session';

@@ -1,6 +1,6 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
 import { readSheets } from '@/server/limits/sheets';
-import { rightsOf } from '@/server/rights';
 import { LimitSheets } from '@/ui/limits/LimitSheets';
 import { forPage, pageActor } from '../session';
 

@@ -1,5 +1,5 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
-import { rightsOf } from '@/server/rights';
 import { readUnitTypes } from '@/server/unit-types/exchange';
 import { UnitTypes } from '@/ui/unit-types/UnitTypes';
 import { forPage, pageActor } from '../session';

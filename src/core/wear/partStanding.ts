@@ -40,7 +40,7 @@ type PartFacts = Pick<
   JobSnapshot,
   'readings' | 'findings' | 'grades' | 'gauges' | 'tooClosePolicy' | 'acceptances'
 > &
-  Partial<Pick<JobSnapshot, 'records'>> & {
+  Partial<Pick<JobSnapshot, 'records' | 'conflicts'>> & {
     readonly unitType: Pick<JobSnapshot['unitType'], 'checks'>;
   };
 
@@ -84,6 +84,7 @@ export function partState(
   const openQuestions = [
     ...(grade === null ? [damageSeen ? 'Seen, but not graded' : NOT_LOOKED_AT_QUESTION] : []),
     ...piecesOpen(position, facts.records ?? []),
+    ...gradedTwice(position, entry, facts.conflicts ?? []),
     ...(entry && outrunByEvidence(entry, proposal) ? ['New evidence since it was graded'] : []),
     ...judgements.flatMap((judged) => measurementOpen(judged, facts.tooClosePolicy)),
     ...judgements.flatMap(({ check, offTemperature }) =>
@@ -104,6 +105,22 @@ export function partState(
 function piecesOpen(position: Position, records: JobSnapshot['records']): string[] {
   const question = inventory({ positions: [position] }, records).map(inventoryQuestion)[0];
   return question === undefined ? [] : [question];
+}
+
+/** Two people graded it without knowing of each other: open until somebody grades it again, knowing of both. */
+function gradedTwice(
+  position: Position,
+  entry: GradeEntry | undefined,
+  conflicts: JobSnapshot['conflicts'],
+): string[] {
+  return conflicts
+    .filter(
+      ({ kind, content }) =>
+        kind === 'grade' &&
+        content.positionId === position.id &&
+        Number(content.beatenBy) >= (entry?.version ?? 0),
+    )
+    .map(({ author, content }) => `Graded ${content.grade} by ${author} too, without knowing of the other`);
 }
 
 /** The rules propose something worse now than they did when the grade was put down. */

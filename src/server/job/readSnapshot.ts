@@ -8,14 +8,15 @@ import { findJobByPeg } from '@/db/jobs';
 import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
 import { listAcceptances, listIdentities } from '@/db/measuring';
 import type { Db } from '@/db/open';
-import { listReportIssues } from '@/db/reports';
+import { listReportHeads } from '@/db/reports';
 import { readTooClosePolicy } from '@/db/shop';
+import { readStreamHead } from '@/db/stream';
 import { newestRevision } from '@/db/unitTypes';
-import { IdSchema } from '@/model/ids';
 import { PegSchema } from '@/model/job';
 import type { JobSnapshot } from '@/model/snapshot';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
+import { cursorOf } from './cursor';
 import { openJob } from './openJob';
 
 /** Everything the bench holds in hand about one job. */
@@ -38,13 +39,7 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
     cause: findCause(db, jobId),
     unitDecision: findUnitDecision(db, jobId),
     conflicts: listConflicts(db, jobId),
-    reports: listReportIssues(db, jobId).map(({ number, issuedAt, issuedBy, digest, changes }) => ({
-      number,
-      issuedAt,
-      issuedBy,
-      digest,
-      changes,
-    })),
+    reports: listReportHeads(db, jobId),
   };
 }
 
@@ -54,12 +49,6 @@ export const partStates = (snapshot: JobSnapshot): PartState[] =>
     partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
   );
 
-export const readSnapshot = defineUseCase(
-  'job.read',
-  v.object({ jobId: IdSchema }),
-  (_actor, { db }, { jobId }) => gatherSnapshot(db, jobId),
-);
-
 export const readSnapshotByPeg = defineUseCase(
   'job.read',
   v.object({ peg: PegSchema }),
@@ -68,4 +57,12 @@ export const readSnapshotByPeg = defineUseCase(
     if (!job) throw new Refusal('not-found', `No unit hangs on peg ${peg}.`);
     return gatherSnapshot(db, job.id);
   },
+);
+
+/** The same for a bench that will follow the job: with the cursor that it belongs to. */
+export const openBench = defineUseCase('job.read', v.object({ peg: PegSchema }), (actor, context, asked) =>
+  context.db.transaction(() => {
+    const head = readStreamHead(context.db);
+    return { cursor: cursorOf(head), shop: head.shop, snapshot: readSnapshotByPeg(actor, context, asked) };
+  })(),
 );

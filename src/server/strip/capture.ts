@@ -1,8 +1,8 @@
 import { canonicalJson } from '@/core/canonicalJson';
-import { findStoredCapture, insertConflict } from '@/db/captures';
+import { findStoredCapture, insertConflict, insertJudgement } from '@/db/captures';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
-import type { CaptureKind } from '@/model/job';
+import type { StoredKind } from '@/model/job';
 import type { Actor } from '@/model/people';
 import { type Context, instant } from '../context';
 import { sha256 } from '../digest';
@@ -16,6 +16,7 @@ interface CaptureHead {
 
 export interface Stored {
   readonly id: string;
+  readonly jobId: string;
   readonly stored: 'now' | 'already';
 }
 
@@ -36,7 +37,7 @@ export function refuseOtherAuthor(actor: Actor, capture: CaptureHead): void {
  */
 export function storeOnce<C extends CaptureHead>(
   context: Context,
-  kind: CaptureKind,
+  kind: StoredKind,
   capture: C,
   write: (digest: string) => void,
 ): Stored {
@@ -67,15 +68,38 @@ export function storeOnce<C extends CaptureHead>(
       { captureId: capture.id },
     );
   }
-  return { id: capture.id, stored: outcome };
+  return { id: capture.id, jobId: capture.jobId, stored: outcome };
 }
 
-function keepConflict(
+type Judged = CaptureHead & { readonly deviceTime: string };
+
+/** A judgement as it came from a device, under its own mark. */
+export function keepJudgement(
   context: Context,
-  kind: CaptureKind,
-  capture: CaptureHead,
+  kind: 'grade' | 'decision',
+  capture: Judged,
   contentDigest: string,
 ): void {
+  const { id, jobId, authorId, deviceTime } = capture;
+  insertJudgement(context.db, {
+    ...{ id, jobId, authorId, deviceTime, kind, contentDigest },
+    content: capture,
+    receivedAt: instant(context),
+  });
+}
+
+/** One that was based on what somebody has changed since: both are kept, and stand beside each other until it is settled. */
+export function keepLost(
+  context: Context,
+  kind: 'grade' | 'decision',
+  capture: Judged,
+  contentDigest: string,
+  beatenBy: number,
+): void {
+  keepConflict(context, kind, { ...capture, beatenBy } as Judged, contentDigest);
+}
+
+function keepConflict(context: Context, kind: StoredKind, capture: CaptureHead, contentDigest: string): void {
   insertConflict(context.db, {
     captureId: capture.id,
     kind,

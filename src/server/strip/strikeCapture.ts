@@ -32,6 +32,6 @@ export const strikeCapture = defineUseCase('capture.strike', StrikeSchema, (acto
         after: strike,
       });
     }
-    return { captureId: strike.captureId };
+    return { captureId: strike.captureId, jobId: stored.job_id };
   }),
 );

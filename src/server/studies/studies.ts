@@ -19,10 +19,10 @@ import { listPeople } from '@/db/people';
 import { IdSchema } from '@/model/ids';
 import { GaugeStudyPlanSchema, GaugeStudyReadingSchema } from '@/model/measuring';
 import type { Actor } from '@/model/people';
+import { mayDo } from '@/model/rights';
 import type { Gauge } from '@/model/snapshot';
 import { instant } from '../context';
 import { Refusal } from '../refusal';
-import { mayDo } from '../rights';
 import { defineUseCase } from '../useCase';
 
 export interface StudyView {

@@ -20,6 +20,17 @@ export const readAllTypes = defineUseCase('unit-type.read', v.undefined(), (_act
   listUnitTypes(db).flatMap(({ id, revision }) => readUnitType(db, id, revision) ?? []),
 );
 
+/** One revision, which never changes; a job's own type among them, for the bench that has the job open. */
+export const readRevision = defineUseCase(
+  'unit-type.read',
+  v.object({ unitTypeId: IdSchema, revision: v.pipe(v.number(), v.integer(), v.minValue(1)) }),
+  (_actor, { db }, { unitTypeId, revision }): UnitType => {
+    const type = readUnitType(db, unitTypeId, revision);
+    if (!type) throw new Refusal('not-found', `There is no revision ${revision} of this unit type.`);
+    return type;
+  },
+);
+
 /** The newest revision of a described type, as the document that can be brought in again. */
 export const exportType = defineUseCase(
   'unit-type.read',

@@ -5,7 +5,10 @@ import { useCallback, useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import { stationCounts } from '@/core/decisions/stationCounts';
 import type { Actor } from '@/model/people';
-import type { JobSnapshot } from '@/model/snapshot';
+import type { Right } from '@/model/rights';
+import type { FirstOfJob } from '../job/jobStore';
+import { type Undoable, UndoBar } from '../job/UndoBar';
+import { useJob } from '../job/useJob';
 import { PhotographDesk } from '../picture/PhotographDesk';
 import { JobStrip } from './JobStrip';
 import { Run } from './Run';
@@ -13,9 +16,7 @@ import { ScanLabel } from './ScanLabel';
 import { StationWork } from './StationWork';
 import type { Measuring } from './seriesWalk';
 import { Ticket } from './Ticket';
-import { type Undoable, UndoBar } from './UndoBar';
 import { useBenchPlace } from './useBenchPlace';
-import { useJob } from './useJob';
 import { useOfflineBench } from './useOfflineBench';
 
 /** What was chosen while measuring; another part or another check begins afresh. */
@@ -26,16 +27,16 @@ function useMeasuring(of: string): [Measuring, (measuring: Measuring) => void] {
 }
 
 interface BenchProps {
-  readonly first: JobSnapshot;
+  readonly first: FirstOfJob;
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
   readonly today: string;
 }
 
 /** One job at the bench: its strip, the run, the station's work on the left, the open part's ticket on the right. */
 export function Bench({ first, actor, rights, today }: BenchProps) {
   const job = useJob(first, actor);
-  useOfflineBench(first.job.id);
+  useOfflineBench(first.snapshot.job);
   const place = useBenchPlace();
   const [undoable, setUndoable] = useState<Undoable>();
   const [asList, setAsList] = useState(false);

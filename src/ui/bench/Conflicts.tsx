@@ -1,9 +1,9 @@
 'use client';
 
 import { Box, chakra, Flex } from '@chakra-ui/react';
+import type { Job } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 import { ErrorNotice } from '../kit/Notice';
-import type { Job } from './useJob';
 
 /** Captures that came twice under one mark with different content: both are shown until somebody sorts them out. */
 export function Conflicts({ job }: { readonly job: Job }) {

@@ -6,11 +6,10 @@ import { partProposal } from '@/core/decisions/partProposal';
 import { forbidsDecision, needsReason } from '@/core/decisions/proposeDecision';
 import { findActive } from '@/core/wear/active';
 import { PART_DECISIONS, type PartDecisionId } from '@/model/job';
-import type { PartDecision } from '@/model/snapshot';
 import { Field, TextInput } from '../kit/Field';
+import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { RefusalNotice } from '../kit/RefusalNotice';
-import { type RefusalAnswer, send } from '../kit/send';
+import { evidenceOf } from './evidenceOf';
 import type { FaceProps } from './Ticket';
 
 export const decisionName = (id: PartDecisionId | undefined): string =>
@@ -26,18 +25,20 @@ export function DecideFace({ part, job, rights }: FaceProps) {
     .filter((finding) => finding.positionId === position.id)
     .map((finding) => finding.mode);
   const [reason, setReason] = useState('');
-  const [refusal, setRefusal] = useState<RefusalAnswer>();
+  const [trouble, setTrouble] = useState('');
   const decide = async (decision: PartDecisionId) => {
-    const answer = await send('PUT', `/api/v1/jobs/${snapshot.job.id}/part-decision`, {
-      positionId: position.id,
-      version: entry?.version ?? 0,
-      decision,
-      reason,
+    const taken = job.take('decision', {
+      ...{ positionId: position.id, version: entry?.version ?? 0, decision, reason },
+      ...{ proposed: proposal.decision, evidence: evidenceOf(job, position.id) },
     });
-    await job.refresh();
-    if (!answer.ok) return setRefusal(answer.refusal);
-    setRefusal(undefined);
+    try {
+      await taken.kept;
+    } catch {
+      return setTrouble('This device has no room to keep it. Free some space and decide it again.');
+    }
+    setTrouble('');
     setReason('');
+    await job.drain();
   };
   return (
     <Box>
@@ -87,10 +88,7 @@ export function DecideFace({ part, job, rights }: FaceProps) {
           </Flex>
         </>
       )}
-      <RefusalNotice<PartDecision>
-        refusal={refusal}
-        tell={(theirs) => `${decisionName(theirs.decision)}, by ${theirs.by}`}
-      />
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
     </Box>
   );
 }

@@ -3,12 +3,11 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { GRADES, type Grade } from '@/model/damage';
-import type { GradeEntry } from '@/model/snapshot';
 import { Field, TextInput } from '../kit/Field';
 import { GradeLine, GradeMark, gradeWords } from '../kit/GradeMark';
+import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { RefusalNotice } from '../kit/RefusalNotice';
-import { type RefusalAnswer, send } from '../kit/send';
+import { evidenceOf } from './evidenceOf';
 import type { FaceProps } from './Ticket';
 
 /** What the rules propose and why; a person keeps it or changes it, a change asks for a reason. */
@@ -17,21 +16,23 @@ export function GradePanel({ part, job, rights }: FaceProps) {
   const entry = job.snapshot.grades.find((grade) => grade.positionId === position.id);
   const [changing, setChanging] = useState(false);
   const [reason, setReason] = useState('');
-  const [refusal, setRefusal] = useState<RefusalAnswer>();
+  const [trouble, setTrouble] = useState('');
   const put = async (grade: Grade) => {
-    const answer = await send('PUT', `/api/v1/jobs/${job.snapshot.job.id}/grade`, {
-      positionId: position.id,
-      version: entry?.version ?? 0,
-      grade,
-      reason,
+    const taken = job.take('grade', {
+      ...{ positionId: position.id, version: entry?.version ?? 0, grade, reason },
+      ...{ proposed: proposal.grade, rulesRevision: proposal.rulesRevision },
+      evidence: evidenceOf(job, position.id),
     });
-    await job.refresh();
-    if (!answer.ok) return setRefusal(answer.refusal);
-    setRefusal(undefined);
+    try {
+      await taken.kept;
+    } catch {
+      return setTrouble('This device has no room to keep it. Free some space and grade it again.');
+    }
+    setTrouble('');
     setChanging(false);
     setReason('');
+    await job.drain();
   };
-  const waits = job.waiting.size > 0;
   return (
     <Box marginTop="16px" borderTop="2px solid" borderColor="ink" paddingTop="8px">
       <Heading as="h3" fontSize="16px">
@@ -75,12 +76,7 @@ export function GradePanel({ part, job, rights }: FaceProps) {
       {rights.includes('grade.set') && (
         <Flex gap="8px" marginTop="8px" wrap="wrap">
           {proposal.grade !== null && entry?.grade !== proposal.grade && (
-            <Press
-              kind="main"
-              size="bench"
-              disabled={waits}
-              onClick={() => void put(proposal.grade as Grade)}
-            >
+            <Press kind="main" size="bench" onClick={() => void put(proposal.grade as Grade)}>
               Grade it {gradeWords(proposal.grade)}
             </Press>
           )}
@@ -106,7 +102,7 @@ export function GradePanel({ part, job, rights }: FaceProps) {
               <Press
                 key={grade}
                 size="bench"
-                disabled={waits || (reason.trim() === '' && grade !== proposal.grade)}
+                disabled={reason.trim() === '' && grade !== proposal.grade}
                 onClick={() => void put(grade)}
               >
                 <GradeMark grade={grade} /> {gradeWords(grade)}
@@ -115,10 +111,7 @@ export function GradePanel({ part, job, rights }: FaceProps) {
           </Flex>
         </Box>
       )}
-      <RefusalNotice<GradeEntry>
-        refusal={refusal}
-        tell={(theirs) => `${gradeWords(theirs.grade)} by ${theirs.by}`}
-      />
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
     </Box>
   );
 }

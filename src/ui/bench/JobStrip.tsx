@@ -6,13 +6,13 @@ import Link from 'next/link';
 import { formatNumber } from '@/core/quantity/format';
 import { findActive } from '@/core/wear/active';
 import type { Actor } from '@/model/people';
-import { WaitingUploads } from '../capture/WaitingUploads';
 import { KeysHelp } from '../frame/KeysHelp';
 import { PersonMenu } from '../frame/PersonMenu';
+import type { Job } from '../job/useJob';
+import { WaitingUploads } from '../job/WaitingUploads';
 import { overdueWords, shortDate } from '../kit/dates';
 import { PegPlate } from '../kit/PegPlate';
 import { Press } from '../kit/Press';
-import type { Job } from './useJob';
 
 const KEYS = [
   ['← →', 'walk along the axis'],

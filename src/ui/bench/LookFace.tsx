@@ -12,11 +12,10 @@ import {
   STORY_ROLES,
   type StoryRole,
 } from '@/model/damage';
-import { queueCapture } from '../capture/useCaptureQueue';
+import { CaptureLine } from '../job/CaptureLine';
 import { Field, Select, TextInput } from '../kit/Field';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { CaptureLine } from './CaptureLine';
 import { GradePanel } from './GradePanel';
 import type { FaceProps } from './Ticket';
 
@@ -52,7 +51,7 @@ export function LookFace(props: FaceProps) {
   );
 }
 
-function NewFinding({ part: { position }, job, actor, onUndoable }: FaceProps) {
+function NewFinding({ part: { position }, job, onUndoable }: FaceProps) {
   const [mode, setMode] = useState<DamageMode>();
   const [place, setPlace] = useState('');
   const note = async (
@@ -71,9 +70,9 @@ function NewFinding({ part: { position }, job, actor, onUndoable }: FaceProps) {
       note: '',
       ...extent,
     };
-    const { id: jobId, peg } = job.snapshot.job;
-    const captureId = await queueCapture({ kind: 'finding', jobId, peg, author: actor, content });
-    onUndoable({ kind: 'finding', captureId, words: `${position.name}: ${chosen.term} noted` });
+    const taken = job.take('finding', content);
+    onUndoable({ kind: 'finding', captureId: taken.id, words: `${position.name}: ${chosen.term} noted` });
+    await taken.kept;
     await job.drain();
   };
   const choose = (chosen: DamageMode) => {

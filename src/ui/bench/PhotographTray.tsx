@@ -3,6 +3,7 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { findActive } from '@/core/wear/active';
+import type { Job, ShownPhotograph } from '../job/useJob';
 import { Select } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -10,7 +11,6 @@ import { useFiling } from '../picture/useFiling';
 import { Picture } from './Picture';
 import { PictureDrop } from './PictureDrop';
 import type { StationProps } from './StationWork';
-import type { Job, ShownPhotograph } from './useJob';
 
 /** Photographs taken before anyone knew of which part. They wait here until they are filed. */
 export function PhotographTray({ job, actor, rights }: StationProps) {

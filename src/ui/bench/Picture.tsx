@@ -1,8 +1,8 @@
 'use client';
 
 import { Box, chakra } from '@chakra-ui/react';
+import type { Job, ShownPhotograph } from '../job/useJob';
 import { longInstant } from '../kit/dates';
-import type { Job, ShownPhotograph } from './useJob';
 import { useWaitingPicture } from './useWaitingPicture';
 
 /** A photograph, from the shop's files or, while it waits, from this device. */

@@ -3,10 +3,10 @@
 import { useEffect, useRef } from 'react';
 import { findActive } from '@/core/wear/active';
 import type { Actor } from '@/model/people';
-import { queuePhotograph, type TakenAt } from '../capture/queuePhotograph';
+import { queuePhotograph, type TakenAt } from '../job/queuePhotograph';
+import type { Job, ShownPhotograph } from '../job/useJob';
 import { PicturePick } from './PicturePick';
 import { sha256Of } from './pictureFiles';
-import type { Job, ShownPhotograph } from './useJob';
 
 interface PictureDropProps {
   readonly job: Job;

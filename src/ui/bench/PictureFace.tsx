@@ -3,10 +3,10 @@
 import { Box, Grid } from '@chakra-ui/react';
 import { tellMeasured } from '@/core/imaging/tellMeasured';
 import { recordsOf } from '@/core/strip/recordsOf';
+import { CaptureLine } from '../job/CaptureLine';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { PatternRounds } from '../picture/PatternRounds';
-import { CaptureLine } from './CaptureLine';
 import { Picture } from './Picture';
 import { PictureDrop } from './PictureDrop';
 import type { FaceProps } from './Ticket';

@@ -2,7 +2,7 @@
 
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { Delete } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { placesOf } from '@/core/metrology/places';
 import { REFERENCE_C } from '@/core/metrology/temperature';
 import { parseReading } from '@/core/quantity/parseReading';
@@ -11,13 +11,12 @@ import type { Check } from '@/model/checks';
 import type { Gauge, Reading } from '@/model/snapshot';
 import { standInOfKind } from '@/model/standIn';
 import { UNIT_SYMBOL, type Unit } from '@/model/units';
-import { queueCapture } from '../capture/useCaptureQueue';
 import { KeyCap } from '../frame/KeysHelp';
 import { BenchGauge } from '../gauge/BenchGauge';
 import { Select, TextInput } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { type ReadingPlace, stepFrom } from './seriesWalk';
+import { placeNow, type ReadingPlace, stepFrom } from './seriesWalk';
 import type { FaceProps } from './Ticket';
 
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '−'] as const;
@@ -28,7 +27,15 @@ interface ReadingPadProps extends FaceProps {
 }
 
 /** The big figures, the pad, the gauge. A keyboard, or a gauge that types like one, fills the same field. */
-export function ReadingPad({ part, job, actor, check, reading, onMeasuring, onUndoable }: ReadingPadProps) {
+export function ReadingPad({
+  part,
+  job,
+  check,
+  reading,
+  measuring,
+  onMeasuring,
+  onUndoable,
+}: ReadingPadProps) {
   const gauges = gaugesFor(job.snapshot.gauges, check);
   const [gaugeId, setGaugeId] = useState(() => usualGauge(gauges, job.snapshot.readings, check));
   const gauge = gauges.find(({ id }) => id === gaugeId);
@@ -40,6 +47,9 @@ export function ReadingPad({ part, job, actor, check, reading, onMeasuring, onUn
   const { places, here, allRound } = reading;
   const round = placesOf(check);
   const standIn = gauge && standInOfKind(gauge.kind);
+  // What was chosen last, also before the screen has followed: two fast keys are two places.
+  const chosen = useRef(measuring);
+  chosen.current = measuring;
   const goTo = (at: string | undefined) => onMeasuring({ allRound, ...(at === undefined ? {} : { at }) });
   if (!gauge) return <EmptyState>No gauge of this shop measures {UNIT_SYMBOL[check.unit]}.</EmptyState>;
 
@@ -61,24 +71,32 @@ export function ReadingPad({ part, job, actor, check, reading, onMeasuring, onUn
         `${parsed.shown} ${UNIT_SYMBOL[takenIn]} is far from what is usual here. Is the unit right? Take it again if it is so.`,
       );
     }
+    // Where it belongs is taken now, from the job as it stands: the screen may not have followed the last one yet.
+    const place = placeNow(job.now(), check, part.position.id, chosen.current);
+    chosen.current = { allRound };
     type('');
     goTo(undefined);
     const content = {
       positionId: part.position.id,
       checkId: check.id,
-      place: here,
+      place,
       raw: parsed.shown,
       unit: takenIn,
       gaugeId,
       ...(temperature?.ok ? { temperatureC: temperature.value } : {}),
     };
-    const { id: jobId, peg } = job.snapshot.job;
-    const captureId = await queueCapture({ kind: 'reading', jobId, peg, author: actor, content });
+    const taken = job.take('reading', content);
     onUndoable({
       kind: 'reading',
-      captureId,
-      words: `${here ? `${here} taken: ` : 'Taken: '}${parsed.shown} ${UNIT_SYMBOL[takenIn]}`,
+      captureId: taken.id,
+      words: `${place ? `${place} taken: ` : 'Taken: '}${parsed.shown} ${UNIT_SYMBOL[takenIn]}`,
     });
+    try {
+      await taken.kept;
+    } catch {
+      setFigures(text);
+      return setTrouble('This device has no room to keep it. Free some space and take it again.');
+    }
     await job.drain();
   };
   return (

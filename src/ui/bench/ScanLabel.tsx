@@ -4,11 +4,11 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import Link from 'next/link';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { type LabelMeans, meaningOf, readLabel } from '@/core/strip/bagLabel';
+import type { Job } from '../job/useJob';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { useCamera } from './useCamera';
-import type { Job } from './useJob';
 
 const LOOK_EVERY_MS = 250;
 

@@ -5,9 +5,12 @@ import { useMemo } from 'react';
 import type { PartState } from '@/core/wear/partStanding';
 import { STATIONS } from '@/model/job';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import { CauseStation } from '../cause/CauseStation';
 import { DecideStation } from '../decide/DecideStation';
 import { IdentityPanel } from '../identity/IdentityPanel';
+import type { Undoable } from '../job/UndoBar';
+import type { Job } from '../job/useJob';
 import { EmptyState } from '../kit/Notice';
 import { Press, PressLink } from '../kit/Press';
 import { HandOverStation } from '../report/HandOverStation';
@@ -28,14 +31,12 @@ import { OpenSeries, openCheckOf } from './OpenSeries';
 import { PhotographTray } from './PhotographTray';
 import { SheetNotice } from './SheetNotice';
 import type { Measuring } from './seriesWalk';
-import type { Undoable } from './UndoBar';
 import type { BenchPlace } from './useBenchPlace';
-import type { Job } from './useJob';
 
 export interface StationProps {
   readonly job: Job;
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
 }
 
 /** With a series beside it the section shrinks to a strip that keeps the neighbours in view. */

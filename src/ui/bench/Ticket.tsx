@@ -5,6 +5,9 @@ import { X } from 'lucide-react';
 import { cautionsForFamily } from '@/catalog/cautions';
 import type { PartState } from '@/core/wear/partStanding';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
+import type { Undoable } from '../job/UndoBar';
+import type { Job } from '../job/useJob';
 import { GradeMark, gradeWords } from '../kit/GradeMark';
 import { CautionSign } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -13,15 +16,13 @@ import { LookFace } from './LookFace';
 import { MeasureFace } from './MeasureFace';
 import { PictureFace } from './PictureFace';
 import type { Measuring } from './seriesWalk';
-import type { Undoable } from './UndoBar';
 import { type BenchPlace, TICKET_FACES, type TicketFace } from './useBenchPlace';
-import type { Job } from './useJob';
 
 export interface FaceProps {
   readonly part: PartState;
   readonly job: Job;
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
   readonly onUndoable: (undoable: Undoable) => void;
   readonly place: BenchPlace;
   readonly measuring: Measuring;

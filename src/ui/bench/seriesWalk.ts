@@ -1,5 +1,7 @@
 import { placesRound } from '@/core/metrology/places';
+import { findActive } from '@/core/wear/active';
 import type { Check } from '@/model/checks';
+import type { JobSnapshot } from '@/model/snapshot';
 
 /** The places that the pad walks through: the required ones, or all the way round. */
 export const placesToWalk = (check: Check, allRound: boolean): readonly string[] =>
@@ -43,4 +45,21 @@ export function placeToRead(
   const round = check.every !== undefined && (allRound ?? begun);
   const places = placesToWalk(check, round);
   return { places, allRound: round, here: at ?? nextUnread(places, new Set(readPlaces), readPlaces.at(-1)) };
+}
+
+/** Where the next reading of this check belongs in the job as it stands at this moment. */
+export function placeNow(
+  { readings }: Pick<JobSnapshot, 'readings'>,
+  check: Check,
+  positionId: string,
+  measuring: Measuring,
+): string {
+  const own = findActive(readings).filter(
+    (reading) => reading.checkId === check.id && reading.positionId === positionId,
+  );
+  return placeToRead(
+    check,
+    own.map(({ place }) => place),
+    measuring,
+  ).here;
 }

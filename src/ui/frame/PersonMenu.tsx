@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useTheme } from 'next-themes';
 import { useEffect, useState } from 'react';
 import type { Actor } from '@/model/people';
+import { forgetJobs } from '../job/keptJobs';
 import { Field, Select, TextInput } from '../kit/Field';
 import { useReadsIn } from '../kit/figures';
 import { ErrorNotice } from '../kit/Notice';
@@ -25,6 +26,7 @@ export function PersonMenu({ actor }: { readonly actor: Actor }) {
   };
   const leave = async () => {
     await send('DELETE', '/api/v1/session');
+    await forgetJobs();
     window.location.assign('/sign-in');
   };
   return (
@@ -109,6 +111,7 @@ function ChangePerson() {
   if (colleagues.length === 0) return null;
   const change = async () => {
     const answer = await send('POST', '/api/v1/session/switch', { personId, pin });
+    if (answer.ok) await forgetJobs();
     if (answer.ok) window.location.reload();
     else setRefusal(answer.refusal.message);
   };

@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { type NewGauge, NewGaugeSchema } from '@/model/gauge';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import type { Gauge } from '@/model/snapshot';
 import { UNIT_SYMBOL, UNITS } from '@/model/units';
 import { PageHead } from '../frame/PageHead';
@@ -21,7 +22,7 @@ import { Table } from '../kit/Table';
 interface GaugesProps {
   readonly gauges: readonly Gauge[];
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
   readonly today: string;
 }
 

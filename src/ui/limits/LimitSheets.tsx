@@ -4,6 +4,7 @@ import { Box, chakra, Grid, Heading } from '@chakra-ui/react';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import { TOO_CLOSE_POLICIES, type TooClosePolicy } from '@/model/tooClose';
 import { PageHead } from '../frame/PageHead';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
@@ -14,7 +15,7 @@ interface LimitSheetsProps {
   readonly unitTypes: readonly { readonly id: string; readonly title: string; readonly revision: number }[];
   readonly tooClosePolicy: TooClosePolicy;
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
 }
 
 /** The shop's limit sheets, one for each unit type, and its rule for readings that are too close to call. */

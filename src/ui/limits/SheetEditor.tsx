@@ -8,6 +8,7 @@ import { describeLimit, describeSource } from '@/core/report/describeMeasurement
 import type { CheckDefinition } from '@/model/checkDefinition';
 import type { Check } from '@/model/checks';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import type { UnitType } from '@/model/unitType';
 import { PageHead } from '../frame/PageHead';
 import { longDate } from '../kit/dates';
@@ -32,7 +33,7 @@ interface SheetEditorProps {
   }[];
   readonly definitions: readonly CheckDefinition[];
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
 }
 
 type Side =

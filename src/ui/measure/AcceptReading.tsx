@@ -4,7 +4,7 @@ import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { JudgedCheck } from '@/core/wear/partStanding';
 import { TOO_CLOSE_POLICIES } from '@/model/tooClose';
-import type { Job } from '../bench/useJob';
+import type { Job } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';

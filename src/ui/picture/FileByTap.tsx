@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Heading } from '@chakra-ui/react';
-import type { Job, ShownPhotograph } from '../bench/useJob';
+import type { Job, ShownPhotograph } from '../job/useJob';
 import { ErrorNotice } from '../kit/Notice';
 import { PartList } from '../section/PartList';
 import { SectionDrawing } from '../section/SectionDrawing';

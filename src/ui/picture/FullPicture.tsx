@@ -4,7 +4,8 @@ import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { ZoomIn, ZoomOut } from 'lucide-react';
 import { useRef } from 'react';
 import { marksOn } from '@/core/imaging/marks';
-import type { ShownPhotograph } from '../bench/useJob';
+import type { Right } from '@/model/rights';
+import type { ShownPhotograph } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 import { Press } from '../kit/Press';
 import type { Keeping } from '../strip/useKeep';
@@ -28,7 +29,7 @@ const TOOL_WORDS: Record<PictureTool, string> = {
 
 interface FullPictureProps extends Keeping {
   readonly photograph: ShownPhotograph;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
   readonly tool: PictureTool;
   readonly onTool: (tool: PictureTool) => void;
 }

@@ -4,7 +4,7 @@ import { SURFACE_DAMAGE_VERSION } from '@/core/imaging/surfaceDamage';
 import { tellMeasured } from '@/core/imaging/tellMeasured';
 import type { recordsOf } from '@/core/strip/recordsOf';
 import type { RecordOf } from '@/model/benchRecord';
-import { CaptureLine } from '../bench/CaptureLine';
+import { CaptureLine } from '../job/CaptureLine';
 import { NotePits } from './NotePits';
 import type { Work } from './tool';
 

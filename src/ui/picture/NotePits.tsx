@@ -6,18 +6,17 @@ import { modesOf } from '@/catalog/damageWords';
 import { formatNumber } from '@/core/quantity/format';
 import type { RecordOf } from '@/model/benchRecord';
 import { SEVERITIES, type Severity } from '@/model/damage';
-import { queueCapture } from '../capture/useCaptureQueue';
 import { Field, Select } from '../kit/Field';
 import { Press } from '../kit/Press';
 import type { Work } from './tool';
 
-interface NotePitsProps extends Pick<Work, 'job' | 'actor' | 'onUndoable' | 'picture'> {
+interface NotePitsProps extends Pick<Work, 'job' | 'onUndoable' | 'picture'> {
   readonly positionId: string;
   readonly measured: RecordOf<'picture-measured'>;
 }
 
 /** What was measured becomes a finding's extent, once a person has said what it is and how severe. */
-export function NotePits({ job, actor, onUndoable, picture, positionId, measured }: NotePitsProps) {
+export function NotePits({ job, onUndoable, picture, positionId, measured }: NotePitsProps) {
   const [open, setOpen] = useState(false);
   const [modeId, setModeId] = useState('');
   const [place, setPlace] = useState('');
@@ -32,27 +31,15 @@ export function NotePits({ job, actor, onUndoable, picture, positionId, measured
   const counted = mode.countOf !== undefined && /pit|spot|dent/i.test(mode.countOf) && count <= 999;
   const where = mode.places.includes(place) ? place : mode.places[0]!;
   const note = async (severity: Severity) => {
-    const { id: jobId, peg } = job.snapshot.job;
-    const captureId = await queueCapture({
-      kind: 'finding',
-      jobId,
-      peg,
-      author: actor,
-      content: {
-        positionId,
-        mode: mode.id,
-        place: where,
-        severity,
-        story: 'unknown',
-        note: `${measured.outline ? 'Share of what was drawn round; measured' : 'Measured'} in ${picture.fileName}, confidence ${formatNumber(measured.confidence, 2)}`.slice(
-          0,
-          400,
-        ),
-        ...(counted ? { count } : {}),
-        ...(mode.shareOf ? { share: Math.round(areaFraction * 1000) / 1000 } : {}),
-      },
+    const how = measured.outline ? 'Share of what was drawn round; measured' : 'Measured';
+    const taken = job.take('finding', {
+      ...{ positionId, mode: mode.id, place: where, severity, story: 'unknown' },
+      note: `${how} in ${picture.fileName}, confidence ${formatNumber(measured.confidence, 2)}`.slice(0, 400),
+      ...(counted ? { count } : {}),
+      ...(mode.shareOf ? { share: Math.round(areaFraction * 1000) / 1000 } : {}),
     });
-    onUndoable({ kind: 'finding', captureId, words: `${part.name}: ${mode.term} noted` });
+    await taken.kept;
+    onUndoable({ kind: 'finding', captureId: taken.id, words: `${part.name}: ${mode.term} noted` });
     setOpen(false);
     await job.drain();
   };

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from '@chakra-ui/react';
 import { Picture } from '../bench/Picture';
-import type { Job, ShownPhotograph } from '../bench/useJob';
+import type { Job, ShownPhotograph } from '../job/useJob';
 import { Press } from '../kit/Press';
 
 interface PictureCellProps {

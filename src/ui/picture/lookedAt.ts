@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { Size } from '@/core/imaging/planes';
-import type { Job, ShownPhotograph } from '../bench/useJob';
+import type { Job, ShownPhotograph } from '../job/useJob';
 import { longDate } from '../kit/dates';
 import type { LookedAt } from './PicturePane';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Job, ShownPhotograph } from '../bench/useJob';
+import type { Job, ShownPhotograph } from '../job/useJob';
 import { send } from '../kit/send';
 
 /** Files photographs under a part; what could be filed before one was refused stays filed, and the list says so. */

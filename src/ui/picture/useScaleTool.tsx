@@ -6,7 +6,7 @@ import type { Point } from '@/core/imaging/raster';
 import { tellSized } from '@/core/imaging/tellMeasured';
 import { recordsOf } from '@/core/strip/recordsOf';
 import { SIZED_SHAPES } from '@/model/pictureRecord';
-import { CaptureLine } from '../bench/CaptureLine';
+import { CaptureLine } from '../job/CaptureLine';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';
 import { Press, PressLink } from '../kit/Press';

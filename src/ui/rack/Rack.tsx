@@ -8,10 +8,11 @@ import { useEffect, useRef, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Actor } from '@/model/people';
 import type { Shop } from '@/model/report';
+import type { Right } from '@/model/rights';
 import type { RackEntry } from '@/model/snapshot';
-import { WaitingUploads } from '../capture/WaitingUploads';
 import { KeysHelp } from '../frame/KeysHelp';
 import { PersonMenu } from '../frame/PersonMenu';
+import { WaitingUploads } from '../job/WaitingUploads';
 import { TextInput } from '../kit/Field';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -23,7 +24,7 @@ interface RackProps {
   readonly shop: Shop;
   readonly entries: readonly RackEntry[];
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
   readonly today: string;
 }
 

@@ -5,6 +5,7 @@ import { valibotResolver } from '@hookform/resolvers/valibot';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { type Actor, SignInSchema } from '@/model/people';
+import { forgetJobs } from '../job/keptJobs';
 import { Field, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -26,6 +27,7 @@ export function SignIn({ shop, demoPeople, demoPassword = '' }: SignInProps) {
   const enter = handleSubmit(async (values) => {
     setRefusal('');
     const answer = await send<{ actor: Actor }>('POST', '/api/v1/session', values);
+    if (answer.ok) await forgetJobs();
     if (!answer.ok) return setRefusal(answer.refusal.message);
     // A full load, so that nothing rendered for nobody stays in the client's memory.
     const home = answer.value.actor.role === 'admin' ? '/people' : '/';

@@ -3,6 +3,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type BaselineCheck, baselineChecks, movedOn } from '@/core/strip/baseline';
+import type { Right } from '@/model/rights';
 import type { BenchPlace } from '../bench/useBenchPlace';
 import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
@@ -10,7 +11,7 @@ import { Press } from '../kit/Press';
 import { Table } from '../kit/Table';
 import { type Keeping, useKeep } from './useKeep';
 
-type Props = Keeping & { readonly rights: readonly string[]; readonly place: BenchPlace };
+type Props = Keeping & { readonly rights: readonly Right[]; readonly place: BenchPlace };
 
 /** How it was set before anything moves: afterwards nobody can know. */
 export function BaselineStation(props: Props) {

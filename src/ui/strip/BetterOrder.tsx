@@ -5,13 +5,14 @@ import { useState } from 'react';
 import { orderFound } from '@/core/strip/orderFound';
 import { recordsOf } from '@/core/strip/recordsOf';
 import type { StripPlan } from '@/core/strip/stripPlan';
+import type { Right } from '@/model/rights';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
 import { type Keeping, useKeep } from './useKeep';
 
-type Props = Keeping & { readonly rights: readonly string[]; readonly plan: StripPlan };
+type Props = Keeping & { readonly rights: readonly Right[]; readonly plan: StripPlan };
 
 /** It came apart in another order than the type says: whoever did it proposes that order, the lead keeps it. */
 export function BetterOrder(props: Props) {

@@ -3,7 +3,8 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type DebrisPiece, debrisBalance } from '@/core/strip/debris';
-import { CaptureLine } from '../bench/CaptureLine';
+import type { Right } from '@/model/rights';
+import { CaptureLine } from '../job/CaptureLine';
 import { Field, Select, TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';
@@ -12,7 +13,7 @@ import { useKept } from '../kit/useKept';
 import { figureOf } from './figureOf';
 import { type Keeping, useKeep } from './useKeep';
 
-type Props = Keeping & { readonly rights: readonly string[] };
+type Props = Keeping & { readonly rights: readonly Right[] };
 
 /** The debris balance: every piece that was found, and the part that accounts for it. */
 export function Debris(props: Props) {

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { formatNumber } from '@/core/quantity/format';
 import { recordsOf } from '@/core/strip/recordsOf';
 import { GLITTER, OIL_COLOURS, OIL_SMELLS, ON_MAGNET, type RecordOf, WATER } from '@/model/benchRecord';
-import { CaptureLine } from '../bench/CaptureLine';
+import type { Right } from '@/model/rights';
+import { CaptureLine } from '../job/CaptureLine';
 import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';
@@ -17,7 +18,7 @@ import { LabSamples } from './LabSamples';
 import { type Keeping, useKeep } from './useKeep';
 
 /** What came out with the oil: how much, how it looked, what hung on the magnet, and every piece that broke off something. */
-export function DrainStation(props: Keeping & { readonly rights: readonly string[] }) {
+export function DrainStation(props: Keeping & { readonly rights: readonly Right[] }) {
   const { job, rights } = props;
   const drained = recordsOf(job.snapshot.records, 'drained');
   const [again, setAgain] = useState(false);

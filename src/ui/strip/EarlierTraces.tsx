@@ -6,7 +6,6 @@ import { EARLIER_TRACES } from '@/core/strip/earlierTraces';
 import { findActive } from '@/core/wear/active';
 import { EARLIER_REPAIR } from '@/model/damage';
 import type { Position } from '@/model/unitType';
-import { queueCapture } from '../capture/useCaptureQueue';
 import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
 import type { Keeping } from './useKeep';
@@ -14,7 +13,6 @@ import type { Keeping } from './useKeep';
 /** Somebody was here before: each trace becomes a finding on its piece at once, marked as from earlier. */
 export function EarlierTraces({
   job,
-  actor,
   onUndoable,
   positions,
 }: Keeping & { readonly positions: readonly Position[] }) {
@@ -26,7 +24,6 @@ export function EarlierTraces({
   );
   const note = async (trace: string) => {
     if (!on) return;
-    const { id: jobId, peg } = job.snapshot.job;
     const content = {
       positionId: on.id,
       mode: EARLIER_REPAIR,
@@ -35,8 +32,9 @@ export function EarlierTraces({
       story: 'from-earlier',
       note: trace,
     };
-    const captureId = await queueCapture({ kind: 'finding', jobId, peg, author: actor, content });
-    onUndoable({ kind: 'finding', captureId, words: `${on.name}: ${trace}` });
+    const taken = job.take('finding', content);
+    onUndoable({ kind: 'finding', captureId: taken.id, words: `${on.name}: ${trace}` });
+    await taken.kept;
     await job.drain();
   };
   if (positions.length === 0) return null;

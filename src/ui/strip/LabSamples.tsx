@@ -6,7 +6,8 @@ import { shippedOilThresholds } from '@/catalog/oilThresholds';
 import { formatNumber } from '@/core/quantity/format';
 import { type JudgedElement, judgeSample } from '@/core/strip/labSample';
 import { recordsOf } from '@/core/strip/recordsOf';
-import { CaptureLine } from '../bench/CaptureLine';
+import type { Right } from '@/model/rights';
+import { CaptureLine } from '../job/CaptureLine';
 import { EmptyState } from '../kit/Notice';
 import { Table } from '../kit/Table';
 import { LabTable } from './LabTable';
@@ -14,7 +15,7 @@ import { type Answered, SentSamples } from './SentSamples';
 import type { Keeping } from './useKeep';
 
 /** What a laboratory found in the oil, against what is usual, and how it grew since the sample before. */
-export function LabSamples(props: Keeping & { readonly rights: readonly string[] }) {
+export function LabSamples(props: Keeping & { readonly rights: readonly Right[] }) {
   const { job, rights } = props;
   const [answer, setAnswer] = useState<Answered>();
   const samples = recordsOf(job.snapshot.records, 'lab');

@@ -4,7 +4,8 @@ import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import type { Recorded } from '@/core/strip/recordsOf';
 import { waitingSamples } from '@/core/strip/waitingSamples';
-import { CaptureLine } from '../bench/CaptureLine';
+import type { Right } from '@/model/rights';
+import { CaptureLine } from '../job/CaptureLine';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -26,7 +27,7 @@ const EMPTY = { sample: '', distance: '' };
 
 /** A sample goes to the laboratory, and comes back with its table after a while. */
 export function SentSamples(
-  props: Keeping & { readonly rights: readonly string[]; readonly onAnswer: (answer: Answered) => void },
+  props: Keeping & { readonly rights: readonly Right[]; readonly onAnswer: (answer: Answered) => void },
 ) {
   const { job, rights } = props;
   const keep = useKeep(props);

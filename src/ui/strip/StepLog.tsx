@@ -3,7 +3,8 @@
 import { Box, Heading } from '@chakra-ui/react';
 import type { Recorded } from '@/core/strip/recordsOf';
 import { stepWords } from '@/core/strip/stepWords';
-import { CaptureLine } from '../bench/CaptureLine';
+import type { Right } from '@/model/rights';
+import { CaptureLine } from '../job/CaptureLine';
 import { OrientationSketch } from './OrientationSketch';
 import type { Keeping } from './useKeep';
 
@@ -14,7 +15,7 @@ export function StepLog({
   job,
   rights,
 }: Keeping & {
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
   readonly records: readonly Recorded<'step'>[];
   readonly heading: string;
 }) {

@@ -3,6 +3,7 @@
 import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type PlanStep, rebuildOrder, stripPlan } from '@/core/strip/stripPlan';
+import type { Right } from '@/model/rights';
 import { StationPictures } from '../bench/StationPictures';
 import type { BenchPlace } from '../bench/useBenchPlace';
 import { TextField } from '../kit/Field';
@@ -15,7 +16,7 @@ import { StepForm } from './StepForm';
 import { StepLog } from './StepLog';
 import { type Keeping, useKeep } from './useKeep';
 
-type Props = Keeping & { readonly rights: readonly string[]; readonly place: BenchPlace };
+type Props = Keeping & { readonly rights: readonly Right[]; readonly place: BenchPlace };
 
 /** The order in which it comes apart, one big step at a time; any step can be taken up, left out with a reason, or added. */
 export function StripStation(props: Props) {

@@ -3,9 +3,8 @@
 import * as v from 'valibot';
 import { RecordContentSchema } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
-import type { Undoable } from '../bench/UndoBar';
-import type { Job } from '../bench/useJob';
-import { queueCapture } from '../capture/useCaptureQueue';
+import type { Undoable } from '../job/UndoBar';
+import type { Job } from '../job/useJob';
 
 export interface Keeping {
   readonly job: Job;
@@ -14,22 +13,20 @@ export interface Keeping {
 }
 
 /** Keeps a record on this device at once and sends it when it can; answers with what is wrong with it, if anything. */
-export function useKeep({ job, actor, onUndoable }: Keeping) {
+export function useKeep({ job, onUndoable }: Pick<Keeping, 'job' | 'onUndoable'>) {
   return async (
     content: v.InferInput<typeof RecordContentSchema>,
     words: string,
   ): Promise<string | undefined> => {
     const parsed = v.safeParse(RecordContentSchema, content);
     if (!parsed.success) return `${parsed.issues[0].message}.`;
-    const { id: jobId, peg } = job.snapshot.job;
-    const captureId = await queueCapture({
-      kind: 'record',
-      jobId,
-      peg,
-      author: actor,
-      content: { content: parsed.output },
-    });
-    onUndoable({ kind: 'record', captureId, words });
+    const taken = job.take('record', { content: parsed.output });
+    try {
+      await taken.kept;
+    } catch {
+      return 'This device has no room to keep it. Free some space; what you put down is still here.';
+    }
+    onUndoable({ kind: 'record', captureId: taken.id, words });
     await job.drain();
     return undefined;
   };

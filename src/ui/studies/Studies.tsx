@@ -9,6 +9,7 @@ import { useForm } from 'react-hook-form';
 import type * as v from 'valibot';
 import { type GaugeStudyPlan, GaugeStudyPlanSchema } from '@/model/measuring';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import type { Gauge } from '@/model/snapshot';
 import { UNIT_SYMBOL } from '@/model/units';
 import { PageHead } from '../frame/PageHead';
@@ -33,7 +34,7 @@ interface StudiesProps {
   readonly gauges: readonly Gauge[];
   readonly people: readonly { readonly id: string; readonly name: string }[];
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
 }
 
 /** The shop's gauge studies: which gauge, how far along, and the plan for another. */

@@ -10,6 +10,7 @@ import { decimalsFor } from '@/core/quantity/format';
 import { parseReading } from '@/core/quantity/parseReading';
 import { unitsAlike } from '@/core/quantity/units';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import type { Gauge } from '@/model/snapshot';
 import { UNIT_SYMBOL, type Unit } from '@/model/units';
 import { PageHead } from '../frame/PageHead';
@@ -49,7 +50,7 @@ export interface StudyPageView {
 interface StudyPageProps {
   readonly view: StudyPageView;
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
 }
 
 /** One gauge study: the plan, the blind reading of whose turn it is, and at the end what the gauge is good for. */

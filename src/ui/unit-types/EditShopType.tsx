@@ -3,6 +3,7 @@
 import { Box } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import type { UnitType } from '@/model/unitType';
 import { PageHead } from '../frame/PageHead';
 import { send } from '../kit/send';
@@ -19,7 +20,7 @@ export function EditShopType({
 }: {
   readonly unitType: UnitType;
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
 }) {
   const router = useRouter();
   const store = async (draft: unknown, note: string) => {

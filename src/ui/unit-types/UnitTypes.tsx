@@ -4,6 +4,7 @@ import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Actor } from '@/model/people';
+import type { Right } from '@/model/rights';
 import { PageHead } from '../frame/PageHead';
 import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
@@ -27,7 +28,7 @@ export function UnitTypes({
 }: {
   readonly unitTypes: readonly TypeHead[];
   readonly actor: Actor;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
 }) {
   const mayKeep = rights.includes('unit-type.keep');
   const [copying, setCopying] = useState<TypeHead>();

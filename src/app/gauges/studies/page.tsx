@@ -1,5 +1,5 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
-import { rightsOf } from '@/server/rights';
 import { readStudies } from '@/server/studies/studies';
 import { Studies } from '@/ui/studies/Studies';
 import { forPage, pageActor } from '../../session';

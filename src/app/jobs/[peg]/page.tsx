@@ -1,6 +1,6 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
-import { readSnapshotByPeg } from '@/server/job/readSnapshot';
-import { rightsOf } from '@/server/rights';
+import { openBench } from '@/server/job/readSnapshot';
 import { Bench } from '@/ui/bench/Bench';
 import { forPage, pageActor } from '../../session';
 
@@ -8,10 +8,10 @@ export default async function JobPage({ params }: { params: Promise<{ peg: strin
   const actor = await pageActor();
   const context = shopContext();
   const { peg } = await params;
-  const snapshot = await forPage(() => readSnapshotByPeg(actor, context, { peg: Number(peg) }));
+  const { snapshot, cursor, shop } = await forPage(() => openBench(actor, context, { peg: Number(peg) }));
   return (
     <Bench
-      first={snapshot}
+      first={{ snapshot, cursor, shop }}
       actor={actor}
       rights={rightsOf(actor.role)}
       today={context.now().toISOString().slice(0, 10)}

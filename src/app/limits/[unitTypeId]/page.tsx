@@ -1,6 +1,6 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
 import { readSheet } from '@/server/limits/sheets';
-import { rightsOf } from '@/server/rights';
 import { SheetEditor } from '@/ui/limits/SheetEditor';
 import { forPage, pageActor } from '../../session';
 

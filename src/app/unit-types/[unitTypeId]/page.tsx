@@ -1,5 +1,5 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
-import { rightsOf } from '@/server/rights';
 import { exportType } from '@/server/unit-types/exchange';
 import { EditShopType } from '@/ui/unit-types/EditShopType';
 import { forPage, pageActor } from '../../session';

@@ -2,5 +2,5 @@ import { answer, jsonBody } from '@/app/api/answer';
 import { bookIn } from '@/server/book-in/bookIn';
 
 export const POST = answer(async ({ actor, context, request }) =>
-  bookIn(actor, context, (await jsonBody(request)) as never),
+  bookIn(actor, context, await jsonBody(request)),
 );

@@ -3,8 +3,8 @@ import { bringInType, lookAtType } from '@/server/unit-types/exchange';
 
 /** Looks at a description; stores nothing. */
 export const POST = answer(async ({ actor, context, request }) =>
-  lookAtType(actor, context, (await jsonBody(request)) as never),
+  lookAtType(actor, context, await jsonBody(request)),
 );
 export const PUT = answer(async ({ actor, context, request }) =>
-  bringInType(actor, context, (await jsonBody(request)) as never),
+  bringInType(actor, context, await jsonBody(request)),
 );

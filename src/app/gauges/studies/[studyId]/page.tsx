@@ -1,5 +1,5 @@
+import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
-import { rightsOf } from '@/server/rights';
 import { readStudy } from '@/server/studies/studies';
 import { StudyPage } from '@/ui/studies/StudyPage';
 import { forPage, pageActor } from '../../../session';

@@ -2,5 +2,5 @@ import { answer, jsonBody } from '@/app/api/answer';
 import { zeroBenchGauge } from '@/server/devices/benchGauge';
 
 export const POST = answer(async ({ actor, context, request }) =>
-  zeroBenchGauge(actor, context, (await jsonBody(request)) as never),
+  zeroBenchGauge(actor, context, await jsonBody(request)),
 );

@@ -1,22 +1,22 @@
 import { Readable } from 'node:stream';
 import type { ReadableStream } from 'node:stream/web';
-import { answer, jsonBody } from '@/app/api/answer';
+import { answer, answerCapture, jsonBody } from '@/app/api/answer';
 import { filePhotographUnder } from '@/server/photos/readPhotograph';
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { Refusal } from '@/server/refusal';
 
 /** One photograph as a raw body; what the device says of it stands in a header, so the body can stream to disk. */
-export const PUT = answer(async ({ actor, context, params, request }) => {
+export const PUT = answerCapture(async ({ actor, context, params, request }) => {
   const capture = { ...announced(request.headers.get('x-capture')), id: params.captureId };
   const stream = request.body ? Readable.fromWeb(request.body as ReadableStream) : Readable.from([]);
-  return storePhotograph(actor, context, { capture: capture as never, body: stream });
+  return storePhotograph(actor, context, { capture: capture, body: stream });
 });
 
 export const PATCH = answer(async ({ actor, context, params, request }) =>
   filePhotographUnder(actor, context, {
     ...((await jsonBody(request)) as object),
     photographId: params.captureId,
-  } as never),
+  }),
 );
 
 function announced(header: string | null): object {

@@ -3,5 +3,5 @@ import { colleaguesWithPin, switchPerson } from '@/server/sign-in/signIn';
 
 export const GET = answer(({ actor, context }) => ({ colleagues: colleaguesWithPin(context, actor) }));
 export const POST = answer(async ({ actor, context, request }) =>
-  withSession(await switchPerson(actor, context, (await jsonBody(request)) as never)),
+  withSession(await switchPerson(actor, context, await jsonBody(request))),
 );

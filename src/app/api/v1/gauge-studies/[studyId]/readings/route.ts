@@ -5,5 +5,5 @@ export const PUT = answer(async ({ actor, context, request, params }) =>
   takeStudyReading(actor, context, {
     ...((await jsonBody(request)) as object),
     studyId: params.studyId,
-  } as never),
+  }),
 );

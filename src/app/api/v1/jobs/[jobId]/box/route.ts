@@ -2,5 +2,5 @@ import { answer, jsonBody } from '@/app/api/answer';
 import { describeBox } from '@/server/job/describeBox';
 
 export const PUT = answer(async ({ actor, context, request, params }) =>
-  describeBox(actor, context, { ...((await jsonBody(request)) as object), jobId: params.jobId } as never),
+  describeBox(actor, context, { ...((await jsonBody(request)) as object), jobId: params.jobId }),
 );

@@ -2,5 +2,5 @@ import { answer, jsonBody } from '@/app/api/answer';
 import { noteCause } from '@/server/causes/noteCause';
 
 export const PUT = answer(async ({ actor, context, params, request }) =>
-  noteCause(actor, context, { jobId: params.jobId ?? '', note: (await jsonBody(request)) as never }),
+  noteCause(actor, context, { jobId: params.jobId ?? '', note: await jsonBody(request) }),
 );

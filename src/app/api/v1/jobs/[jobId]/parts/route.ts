@@ -5,5 +5,5 @@ export const POST = answer(async ({ actor, context, params, request }) =>
   describePart(actor, context, {
     ...((await jsonBody(request)) as object),
     jobId: params.jobId ?? '',
-  } as never),
+  }),
 );

@@ -16,5 +16,5 @@ export const POST = answer(async ({ actor, context, request, params }) =>
   previewTable(actor, context, {
     ...((await jsonBody(request)) as object),
     unitTypeId: params.unitTypeId,
-  } as never),
+  }),
 );

@@ -5,5 +5,5 @@ export const POST = answer(async ({ actor, context, request, params }) =>
   copyType(actor, context, {
     ...((await jsonBody(request)) as object),
     unitTypeId: params.unitTypeId,
-  } as never),
+  }),
 );

@@ -3,17 +3,17 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { type ReactNode, useState } from 'react';
 import type { CaptureKind } from '@/model/job';
+import type { Right } from '@/model/rights';
 import type { Struck } from '@/model/snapshot';
 import { Field, TextInput } from '../kit/Field';
 import { Press } from '../kit/Press';
-import { send } from '../kit/send';
 import type { Job } from './useJob';
 
 interface CaptureLineProps {
   readonly kind: CaptureKind;
   readonly capture: { readonly id: string; readonly author: string; readonly struck: Struck | null };
   readonly job: Job;
-  readonly rights: readonly string[];
+  readonly rights: readonly Right[];
   readonly children: ReactNode;
 }
 
@@ -63,17 +63,14 @@ function StrikeForm({
   readonly onDone: () => void;
 }) {
   const [reason, setReason] = useState('');
-  const [refusal, setRefusal] = useState('');
   const strike = async () => {
-    const answer = await send('PUT', '/api/v1/captures/strikes', { kind, captureId, reason, slip: false });
-    if (!answer.ok) return setRefusal(answer.refusal.message);
-    await job.refresh();
     onDone();
+    await job.strike(kind, captureId, reason.trim());
   };
   return (
     <Flex gap="8px" align="flex-end" wrap="wrap">
       <Box flex="1 1 200px">
-        <Field label="Why?" error={refusal || undefined}>
+        <Field label="Why?">
           {(wiring) => (
             <TextInput
               {...wiring}

@@ -1,4 +1,4 @@
-import { ROLES, type Role } from '@/model/people';
+import { ROLES, type Role } from './people';
 
 /** Who may do what. The one table; every use case names the right it needs. */
 export const RIGHTS = {
@@ -18,6 +18,7 @@ export const RIGHTS = {
   'report.read': ['inspector', 'lead', 'parts', 'assembler'],
   'report.issue': ['lead'],
   'reading.accept': ['inspector', 'lead'],
+  'reading.move': ['inspector', 'lead'],
   'limit.read': ROLES,
   'limit.keep': ['lead'],
   'limit.adopt': ['lead'],

@@ -3,9 +3,7 @@
 import { Flex } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import type { CaptureKind } from '@/model/job';
-import { removeQueued } from '../capture/queueStore';
 import { Press } from '../kit/Press';
-import { send } from '../kit/send';
 import type { Job } from './useJob';
 
 export interface Undoable {
@@ -27,11 +25,9 @@ export function UndoBar({
   readonly onDone: () => void;
 }) {
   const [left, setLeft] = useState(SECONDS);
-  const [trouble, setTrouble] = useState('');
   useEffect(() => {
     if (!undoable) return;
     setLeft(SECONDS);
-    setTrouble('');
     const timer = setInterval(() => setLeft((seconds) => seconds - 1), 1000);
     return () => clearInterval(timer);
   }, [undoable]);
@@ -40,18 +36,9 @@ export function UndoBar({
   }, [left, onDone]);
   if (!undoable) return null;
   const undo = async () => {
-    const answer = await send('PUT', '/api/v1/captures/strikes', {
-      kind: undoable.kind,
-      captureId: undoable.captureId,
-      reason: 'taken back at once',
-      slip: true,
-    });
-    // What never reached the shop is simply taken off the device.
-    if (!answer.ok && answer.refusal.code === 'not-found') await removeQueued(undoable.captureId);
-    else if (!answer.ok) return setTrouble(answer.refusal.message);
-    await job.refresh();
-    await job.drain();
+    await job.takeBack(undoable.kind, undoable.captureId);
     onDone();
+    await job.drain();
   };
   return (
     <Flex
@@ -66,7 +53,7 @@ export function UndoBar({
       zIndex={10}
       role="status"
     >
-      <span>{trouble || undoable.words}</span>
+      <span>{undoable.words}</span>
       <Press kind="undo" size="bench" onClick={() => void undo()}>
         Undo {left} s
       </Press>

@@ -1,5 +1,5 @@
 import type { StationId } from '@/model/job';
-import { queueCapture } from './useCaptureQueue';
+import { queueCapture } from './queue';
 
 /** Where on the unit and where in the work a photograph was taken, as far as it is known. */
 export interface TakenAt {

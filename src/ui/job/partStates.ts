@@ -1,0 +1,96 @@
+import { modesOf } from '@/catalog/damageWords';
+import { shippedGradeRules } from '@/catalog/gradeRules';
+import { type PartState, partState } from '@/core/wear/partStanding';
+import type { JobSnapshot } from '@/model/snapshot';
+import type { Position } from '@/model/unitType';
+
+type Facts = Parameters<typeof partState>[1];
+interface Judged {
+  readonly facts: Facts;
+  readonly state: PartState;
+}
+
+/**
+ * Judges the parts of a job, each from its own facts alone, and only those anew whose facts changed: an unchanged part keeps its
+ * identity and its judgement, so that nothing that shows it has to be shown again.
+ */
+export function partJudge(
+  judge: typeof partState = partState,
+): (snapshot: JobSnapshot) => readonly PartState[] {
+  let before = new Map<string, Judged>();
+  let last: readonly PartState[] = [];
+  return (snapshot) => {
+    const now = new Map<string, Judged>();
+    const factsOf = factsByPosition(snapshot);
+    for (const position of snapshot.unitType.positions) {
+      const facts = factsOf(position);
+      const known = before.get(position.id);
+      const kept = known && known.state.position === position && sameFacts(known.facts, facts);
+      now.set(
+        position.id,
+        kept ? known : { facts, state: judge(position, facts, shippedGradeRules, modesOf(position.family)) },
+      );
+    }
+    before = now;
+    const states = [...now.values()].map(({ state }) => state);
+    if (states.length !== last.length || states.some((state, index) => state !== last[index])) last = states;
+    return last;
+  };
+}
+
+/** The facts of each position, gathered once for all of them. */
+function factsByPosition(snapshot: JobSnapshot): (position: Position) => Facts {
+  const { gauges, tooClosePolicy, unitType } = snapshot;
+  const readings = byPosition(snapshot.readings);
+  const findings = byPosition(snapshot.findings);
+  const grades = byPosition(snapshot.grades);
+  const acceptances = byPosition(snapshot.acceptances);
+  const conflicts = (id: string) => snapshot.conflicts.filter(({ content }) => content.positionId === id);
+  // Of the records only what was counted out belongs to one part.
+  const counts = byPosition(
+    snapshot.records.flatMap((record) =>
+      record.content.what === 'count' ? [{ record, positionId: record.content.positionId }] : [],
+    ),
+  );
+  const checks = new Map(
+    unitType.positions.map(({ id }) => [id, unitType.checks.filter((check) => check.positions.includes(id))]),
+  );
+  return ({ id }) => ({
+    readings: readings(id),
+    findings: findings(id),
+    grades: grades(id),
+    acceptances: acceptances(id),
+    records: counts(id).map(({ record }) => record),
+    conflicts: snapshot.conflicts.length === 0 ? [] : conflicts(id),
+    gauges,
+    tooClosePolicy,
+    unitType: { checks: checks.get(id) ?? [] },
+  });
+}
+
+function byPosition<Row extends { readonly positionId: string | null }>(
+  rows: readonly Row[],
+): (positionId: string) => readonly Row[] {
+  const groups = new Map<string, Row[]>();
+  for (const row of rows) {
+    if (row.positionId === null) continue;
+    const group = groups.get(row.positionId);
+    if (group) group.push(row);
+    else groups.set(row.positionId, [row]);
+  }
+  return (positionId) => groups.get(positionId) ?? [];
+}
+
+const sameList = (a: readonly unknown[] = [], b: readonly unknown[] = []): boolean =>
+  a.length === b.length && a.every((each, index) => each === b[index]);
+
+const sameFacts = (a: Facts, b: Facts): boolean =>
+  a.gauges === b.gauges &&
+  a.tooClosePolicy === b.tooClosePolicy &&
+  sameList(a.readings, b.readings) &&
+  sameList(a.findings, b.findings) &&
+  sameList(a.grades, b.grades) &&
+  sameList(a.acceptances, b.acceptances) &&
+  sameList(a.records, b.records) &&
+  sameList(a.conflicts, b.conflicts) &&
+  sameList(a.unitType.checks, b.unitType.checks);

@@ -1,0 +1,181 @@
+import type { Page } from '@playwright/test';
+import {
+  alive,
+  bookIn,
+  chooser,
+  enter,
+  everythingStored,
+  expect,
+  jobIdOf,
+  openTicket,
+  PEOPLE,
+  stored,
+  storedJob,
+  test,
+  toStation,
+} from './fixtures';
+import { demoPhotograph } from './pictures';
+
+const measure = async (page: Page, figures: string) => {
+  await page.getByLabel('Reading, Backlash').fill(figures);
+  await page.getByLabel('Reading, Backlash').press('Enter');
+};
+const onMeasure = async (page: Page) => {
+  await openTicket(page, 'Ring gear');
+  await page.getByRole('tab', { name: 'Measure' }).click();
+};
+
+test('undone without network, and while a slow photograph is being sent, a reading is gone for good', async ({
+  page,
+  context,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'harrow of second thoughts');
+  const jobId = await jobIdOf(page);
+  await onMeasure(page);
+  await context.setOffline(true);
+  await measure(page, '0.2');
+  await expect(page.getByTestId('waiting-uploads')).toHaveText('1 reading waiting');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.locator('[data-capture]')).toHaveCount(0);
+  await expect(page.getByTestId('waiting-uploads')).toHaveText('Everything is stored');
+  await context.setOffline(false);
+
+  // The photograph's answer is held back; what is taken behind it waits in the queue.
+  let release = () => {};
+  const held = new Promise<void>((resolve) => {
+    release = resolve;
+  });
+  await page.route('**/api/v1/photographs/*', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.getByRole('tab', { name: 'Picture' }).click();
+  await chooser(page).setInputFiles([demoPhotograph('ring-gear-pitted.jpg')]);
+  await expect(page.getByTestId('waiting-uploads')).toHaveText('1 photograph waiting');
+  await page.getByRole('tab', { name: 'Measure' }).click();
+  await measure(page, '0.21');
+  await measure(page, '0.22');
+  await expect(page.locator('[data-capture]')).toHaveCount(2);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.locator('[data-capture]')).toHaveCount(1);
+  release();
+  const { readings, photographs } = await stored(page, jobId, 2);
+  expect(readings.map(({ raw }) => raw)).toEqual(['0.21']);
+  expect(photographs).toHaveLength(1);
+});
+
+test('a capture that the shop’s computer can’t store steps aside after three tries, and the next ones pass', async ({
+  page,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'mower of the poisoned reading');
+  const jobId = await jobIdOf(page);
+  await onMeasure(page);
+  let tries = 0;
+  await page.route('**/api/v1/captures/readings/*', async (route) => {
+    if (route.request().postDataJSON().raw !== '0.13') return route.continue();
+    tries += 1;
+    await route.fulfill({ status: 500, json: { code: 'failed', message: 'Something went wrong.' } });
+  });
+  for (const figures of ['0.12', '0.13', '0.14']) await measure(page, figures);
+  await expect(page.getByTestId('waiting-uploads')).toHaveText('1 reading, 1 needs you', { timeout: 40_000 });
+  expect(tries).toBe(3);
+  await expect
+    .poll(async () => (await storedJob(page, jobId)).readings.map(({ raw }) => raw))
+    .toEqual(['0.12', '0.14']);
+  // The person can have it as a file, and send it again when the fault is mended.
+  await page.getByTestId('waiting-uploads').click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Keep as a file' }).click();
+  expect((await download).suggestedFilename()).toMatch(/^peg-\d+-reading-.*\.json$/);
+  await page.unroute('**/api/v1/captures/readings/*');
+  await page.getByRole('button', { name: 'Send again' }).click();
+  await stored(page, jobId, 3);
+});
+
+test('a strip step, a grade and a decision made without network stand at once and arrive once', async ({
+  page,
+  context,
+}) => {
+  await enter(page, 'lead');
+  await bookIn(page, 'digger in the pit');
+  const jobId = await jobIdOf(page);
+  await toStation(page, 'Strip');
+  await page.getByRole('button', { name: 'Read and understood' }).click();
+  await everythingStored(page);
+  await context.setOffline(true);
+  await page.getByTestId('step').getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByTestId('step-log').locator('[data-capture]')).toHaveCount(1);
+
+  await toStation(page, 'Grade');
+  await openTicket(page, 'Cross-pin');
+  const ticket = page.getByRole('complementary', { name: 'Ticket of Cross-pin' });
+  await ticket.getByRole('tab', { name: 'Look' }).click();
+  await ticket.getByRole('button', { name: /^one-sided flat/ }).click();
+  await ticket.getByRole('button', { name: 'moderate' }).click();
+  await ticket.getByRole('button', { name: /^Grade it \d/ }).click();
+  await expect(ticket).toContainText(`by ${PEOPLE.lead}`);
+  await ticket.getByRole('tab', { name: 'Decide' }).click();
+  await ticket.getByRole('button', { name: 'Replace', exact: true }).click();
+  await expect(ticket.getByRole('heading', { name: 'Replace' })).toBeVisible();
+  await expect(page.getByTestId('waiting-uploads')).toHaveText('4 captures waiting');
+
+  await context.setOffline(false);
+  await everythingStored(page);
+  const answer = await page.request.get(`/api/v1/jobs/${jobId}`);
+  const held = (await answer.json()) as Record<'records' | 'grades' | 'decisions' | 'findings', unknown[]>;
+  expect(held.records).toHaveLength(2);
+  expect(held.findings).toHaveLength(1);
+  expect(held.grades).toMatchObject([{ positionId: 'cross-pin', version: 1, by: PEOPLE.lead }]);
+  expect(held.decisions).toMatchObject([{ positionId: 'cross-pin', decision: 'replace', version: 1 }]);
+});
+
+test('two people grade one part without knowing of each other: both are kept, and it is asked who is right', async ({
+  page,
+  context,
+  browser,
+  baseURL,
+}) => {
+  await enter(page, 'inspector');
+  const peg = await bookIn(page, 'crane of two minds');
+  await openTicket(page, 'Cross-pin');
+  await page.getByRole('tab', { name: 'Look' }).click();
+  const gradeIt = async (who: Page, grade: string) => {
+    const ticket = who.getByRole('complementary', { name: 'Ticket of Cross-pin' });
+    await ticket.getByRole('button', { name: 'Another grade' }).click();
+    await ticket.getByLabel('Why another grade?').fill('by eye');
+    await ticket.getByRole('button', { name: grade }).last().click();
+  };
+  await context.setOffline(true);
+  await gradeIt(page, '2 worn');
+  await expect(page.getByTestId('waiting-uploads')).toHaveText('1 grade waiting');
+
+  const colleague = await browser.newPage(baseURL ? { baseURL } : {});
+  await enter(colleague, 'lead', `/jobs/${peg}?part=cross-pin&face=look`);
+  await gradeIt(colleague, '4 done');
+  await everythingStored(colleague);
+
+  await context.setOffline(false);
+  await everythingStored(page);
+  const ticket = page.getByRole('complementary', { name: 'Ticket of Cross-pin' });
+  await expect(ticket).toContainText(`4 done by ${PEOPLE.lead}`);
+  await expect(ticket).toContainText(`Graded 2 by ${PEOPLE.inspector} too, without knowing of the other`);
+  await gradeIt(page, '3 ');
+  await everythingStored(page);
+  await expect(ticket).not.toContainText('without knowing of the other');
+  await colleague.close();
+});
+
+test('two tabs of one job agree without asking the shop for it', async ({ page, context }) => {
+  await enter(page, 'inspector');
+  const peg = await bookIn(page, 'loader of two tabs');
+  const other = await context.newPage();
+  await other.goto(`/jobs/${peg}?part=ring-gear&face=measure`);
+  await alive(other);
+  await onMeasure(page);
+  await measure(page, '0.2');
+  await expect(other.locator('[data-capture]')).toHaveCount(1);
+  await expect(other.locator('[data-capture]')).not.toContainText('waits on this device');
+  await other.close();
+});
