@@ -28,6 +28,8 @@ interface JobRow {
   too_close_policy: Job['tooClosePolicy'];
   booked_at: string;
   booked_by_name: string;
+  handed_over_at: string | null;
+  handed_over_by_name: string | null;
 }
 
 const toJob = (row: JobRow): Job => ({
@@ -54,10 +56,12 @@ const toJob = (row: JobRow): Job => ({
   tooClosePolicy: row.too_close_policy,
   bookedAt: row.booked_at,
   bookedBy: row.booked_by_name,
+  handedOver:
+    row.handed_over_at === null ? null : { at: row.handed_over_at, by: row.handed_over_by_name ?? '' },
 });
 
-const SELECT =
-  'SELECT jobs.*, people.name AS booked_by_name FROM jobs JOIN people ON people.id = jobs.booked_by';
+const SELECT = `SELECT jobs.*, people.name AS booked_by_name, hander.name AS handed_over_by_name FROM jobs
+  JOIN people ON people.id = jobs.booked_by LEFT JOIN people hander ON hander.id = jobs.handed_over_by`;
 
 export function findJob(db: Db, id: string): Job | undefined {
   const row = sql<JobRow>(db, `${SELECT} WHERE jobs.id = ?`).get(id);
@@ -73,25 +77,17 @@ export function findJobByPeg(db: Db, peg: number): Job | undefined {
 export const listEarlierJobs = (db: Db, { serial, peg }: { serial: string; peg: number }): Job[] =>
   sql<JobRow>(
     db,
-    `${SELECT} WHERE (@serial <> '' AND serial = @serial COLLATE NOCASE) OR peg = @peg ORDER BY booked_at DESC LIMIT 5`,
+    `${SELECT} WHERE jobs.id IN (
+       SELECT id FROM jobs WHERE @serial <> '' AND serial = @serial COLLATE NOCASE UNION SELECT id FROM jobs WHERE peg = @peg
+     ) ORDER BY booked_at DESC LIMIT 5`,
   )
     .all({ serial, peg })
     .map(toJob);
 
-/** A page of the rack, by due date and peg, after the last one seen. */
-export function listJobsOnRack(db: Db, page: { afterDue: string; afterPeg: number; size: number }): Job[] {
-  return sql<JobRow>(
-    db,
-    `${SELECT} WHERE on_rack = 1 AND (due_on, peg) > (@afterDue, @afterPeg) ORDER BY due_on, peg LIMIT @size`,
-  )
-    .all(page)
-    .map(toJob);
-}
-
 export const nextFreePeg = (db: Db): number =>
   (sql<{ peg: number | null }>(db, 'SELECT max(peg) AS peg FROM jobs').get()?.peg ?? 400) + 1;
 
-type JobToStore = Omit<Job, 'bookedBy' | 'tooClosePolicy'> & { readonly bookedById: string };
+type JobToStore = Omit<Job, 'bookedBy' | 'tooClosePolicy' | 'handedOver'> & { readonly bookedById: string };
 
 export function insertJob(db: Db, job: JobToStore): void {
   sql(

@@ -172,6 +172,25 @@ const GivenUpSchema = v.object({
   reason: words(200, 1),
 });
 
+/** Readings that belong to other places than they were taken at; the readings themselves never change. */
+const MovedReadingsSchema = v.object({
+  what: v.literal('readings-moved'),
+  moves: v.pipe(
+    v.array(v.object({ readingId: CaptureIdSchema, place: words(30) })),
+    v.minLength(1, 'at least one reading'),
+    v.maxLength(2000),
+  ),
+  reason: words(200, 1),
+});
+
+/** A reading that was read with another gauge than it says. */
+const OtherGaugeSchema = v.object({
+  what: v.literal('reading-gauge'),
+  readingId: CaptureIdSchema,
+  gaugeId: IdSchema,
+  reason: words(200, 1),
+});
+
 export const RecordContentSchema = v.variant('what', [
   DrainedSchema,
   DebrisSchema,
@@ -190,6 +209,8 @@ export const RecordContentSchema = v.variant('what', [
   OrderSchema,
   CautionSeenSchema,
   GivenUpSchema,
+  MovedReadingsSchema,
+  OtherGaugeSchema,
 ]);
 export type RecordContent = v.InferOutput<typeof RecordContentSchema>;
 export type RecordOf<What extends RecordContent['what']> = Extract<RecordContent, { what: What }>;

@@ -5,6 +5,7 @@ export const RIGHTS = {
   'job.read': ['inspector', 'lead', 'parts', 'assembler', 'apprentice'],
   'job.book-in': ['inspector', 'lead'],
   'job.edit': ['inspector', 'lead'],
+  'job.hand-over': ['lead', 'assembler'],
   'unit-type.read': ROLES,
   'unit-type.keep': ['lead'],
   'unit-type.describe': ['inspector', 'lead', 'assembler'],

@@ -45,6 +45,13 @@ export interface Reading extends Captured {
   /** In the base unit of the quantity (mm, N·m, °C, ppm, degrees). */
   readonly value: number;
   readonly gaugeId: string;
+  /** What was put right afterwards: where and with which gauge it was taken, by whom that was set right, and why. */
+  readonly corrected?: {
+    readonly place: string;
+    readonly gaugeId: string;
+    readonly by: string;
+    readonly reason: string;
+  };
   /** Of the part, where it matters and was noted. */
   readonly temperatureC: number | null;
 }
@@ -148,6 +155,8 @@ export interface Job {
   readonly tooClosePolicy: TooClosePolicy | '';
   readonly bookedAt: string;
   readonly bookedBy: string;
+  /** When it left the house, and by whose hand; null while it hangs on the rack. */
+  readonly handedOver: { readonly at: string; readonly by: string } | null;
 }
 
 export interface ReportIssueHead {
@@ -193,6 +202,8 @@ export interface RackEntry {
   readonly dueOn: string;
   readonly station: StationId;
   readonly stationOpen: number;
+  /** Why the job can't be read; empty where it can. */
+  readonly trouble: string;
 }
 
 /** A photograph of the same place in another unit of the type, to look at beside one’s own. */

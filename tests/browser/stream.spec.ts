@@ -179,3 +179,61 @@ test('two tabs of one job agree without asking the shop for it', async ({ page, 
   await expect(other.locator('[data-capture]')).not.toContainText('waits on this device');
   await other.close();
 });
+
+test('a series that began a tooth late is put right as a whole, and each reading still says where it was taken', async ({
+  page,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'plough of the late start');
+  const jobId = await jobIdOf(page);
+  await onMeasure(page);
+  await page.getByLabel('Gauge', { exact: true }).selectOption({ label: 'Dial G4, reads to 0.01 mm' });
+  await page.getByRole('button', { name: 'Read all 41, round the part' }).click();
+  for (const figures of ['0.21', '0.22', '0.23']) await measure(page, figures);
+  await stored(page, jobId, 3);
+  const second = page.locator('[data-capture]').filter({ hasText: '0.22' });
+  await second.getByRole('button', { name: 'put right' }).click();
+  const form = page.getByTestId('put-right');
+  await form.getByRole('button', { name: 'This and all after it, one place on' }).click();
+  await expect(form.getByRole('alert')).toContainText('Say why it is put right');
+  await form.getByLabel('Why is it put right?').fill('one tooth was passed over');
+  await form.getByRole('button', { name: 'This and all after it, one place on' }).click();
+  await expect(form).toHaveCount(0);
+  await expect(second).toContainText('tooth 3: ');
+  await expect(second).toContainText(`Put right by ${PEOPLE.inspector}: taken as tooth 2`);
+  // The pad goes on behind the last of them.
+  await expect(page.getByTestId('place')).toHaveText('tooth 5');
+  await everythingStored(page);
+
+  await second.getByRole('button', { name: 'put right' }).click();
+  await form.getByLabel('Why is it put right?').fill('the other dial was in hand');
+  await form.getByLabel('It was read with').selectOption({ label: 'Bench gauge' });
+  await form.getByRole('button', { name: 'It was read with this gauge' }).click();
+  await expect(second).toContainText('taken with Dial G4');
+  await everythingStored(page);
+  await page.reload();
+  await alive(page);
+  await expect(second).toContainText('tooth 3: ');
+  // What was stored is what was taken.
+  const { readings } = await storedJob(page, jobId);
+  expect(readings.map(({ place }) => place)).toEqual(['tooth 1', 'tooth 2', 'tooth 3']);
+});
+
+test('a unit is handed over, leaves the rack, is found by its peg, and can be hung up again', async ({
+  page,
+}) => {
+  await enter(page, 'lead');
+  const peg = await bookIn(page, 'binder that goes home');
+  await toStation(page, 'Hand over');
+  const act = page.getByTestId('off-the-rack');
+  await act.getByRole('button', { name: 'The unit is handed over' }).click();
+  await expect(act).toContainText(`Handed over by ${PEOPLE.lead}`);
+  await page.goto('/');
+  await expect(page.getByText('binder that goes home')).toHaveCount(0);
+  await page.goto(`/jobs/${peg}?station=hand-over`);
+  await alive(page);
+  await act.getByRole('button', { name: 'Hang it on the rack again' }).click();
+  await expect(act).toContainText(`The unit hangs on peg ${peg}`);
+  await page.goto('/');
+  await expect(page.getByText('binder that goes home').first()).toBeVisible();
+});

@@ -15,6 +15,7 @@ import { takeReading } from '@/server/strip/takeReading';
 import { readAllTypes } from '@/server/unit-types/exchange';
 import {
   bookTestUnit,
+  captureHead,
   openTestShop,
   phoneJpeg,
   refusalOf as refused,
@@ -75,6 +76,30 @@ describe('a bench record', () => {
     expect(refused(() => keep({ ...oil, litres: 2 }, id)).code).toBe('conflict');
     expect(snapshot().conflicts).toHaveLength(1);
     expect(refused(() => keep(oil, uuidv7(), shop.people.lead)).code).toBe('other-author');
+  });
+
+  it('that puts a reading right is for who may judge, names what there is, and leaves the reading as it was taken', () => {
+    const taken = takeReading(shop.people.inspector, shop.context, {
+      ...captureHead(jobId, shop.people.inspector),
+      ...{ positionId: 'ring-gear', checkId: 'backlash', place: 'tooth 1', raw: '0.21', unit: 'mm' },
+      gaugeId: 'dial',
+    });
+    const move = (place: string, readingId = taken.id): RecordContent => ({
+      ...{ what: 'readings-moved', moves: [{ readingId, place }], reason: 'began a tooth late' },
+    });
+    const { apprentice } = shop.people;
+    const byApprentice = { ...captureHead(jobId, apprentice), content: move('tooth 2') };
+    expect(refused(() => keepRecord(apprentice, shop.context, byApprentice)).code).toBe('no-right');
+    expect(refused(() => keep(move('tooth 99'))).message).toContain('has no place “tooth 99”');
+    expect(refused(() => keep(move('tooth 2', uuidv7()))).message).toContain('not of this job');
+    const gauge = { what: 'reading-gauge', readingId: taken.id, gaugeId: 'borrowed', reason: 'x' } as const;
+    expect(refused(() => keep(gauge)).message).toContain('not on the list');
+    keep(move('tooth 2'));
+    expect(snapshot().readings).toMatchObject([
+      { raw: '0.21', place: 'tooth 2', corrected: { place: 'tooth 1', by: 'The inspector' } },
+    ]);
+    const stored = shop.context.db.prepare('SELECT place FROM readings WHERE id = ?').get(taken.id);
+    expect(stored).toEqual({ place: 'tooth 1' });
   });
 
   it('of a sample at the laboratory keeps the drain open, in the report too, until its answer is taken over', () => {

@@ -234,6 +234,7 @@ describe('small words', () => {
       dueOn: '2026-11-20',
       station: 'grade',
       stationOpen: 3,
+      trouble: '',
     };
     const list = html(
       <RackList entries={[entry, { ...entry, peg: 10, holdReason: 'owner to choose' }]} today="2026-11-24" />,

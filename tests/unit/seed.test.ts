@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { findStoredCapture } from '@/db/captures';
 import type { Db } from '@/db/open';
 import { openContext } from '@/server/instance';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
@@ -84,14 +85,35 @@ describe('the demonstration', () => {
   });
 });
 
+/** Every function of the database room that reads: called once, so that its statement is prepared. */
+const readers = Object.entries(
+  import.meta.glob<Record<string, unknown>>('/src/db/*.ts', { eager: true }),
+).flatMap(([file, module]) =>
+  Object.entries(module)
+    .filter(([name]) => /^(list|find|read|has|is|newest|next|waiting|job)[A-Z]/.test(name))
+    .map(([name, value]) => ({ name: `${file} ${name}`, call: value as (...args: unknown[]) => unknown })),
+);
+/** Tables that don't grow with the jobs: their lists may be read whole. */
+const SMALL = ['gauges', 'people', 'unit_types', 'shop', 'stream', 'gauge_studies', 'sessions'];
+
 describe('the queries behind the screens', () => {
   it('all go by an index, never through a whole table that grows', () => {
-    const { entries } = readRack(reader, context, {});
-    for (const { jobId } of entries) gatherSnapshot(context.db, jobId);
-    const growing =
-      /SCAN (readings|findings|photographs|jobs|strikes|grades|part_decisions|change_log|report_issues|capture_conflicts)\b(?! USING)/;
-    const selects = [...asked].filter((text) => /^\s*SELECT/.test(text));
-    expect(selects.length).toBeGreaterThan(10);
+    for (const { call } of readers)
+      for (const given of ['x', {}]) {
+        try {
+          call(context.db, given, given, given);
+        } catch {
+          // What it was given made no sense; the statement was prepared all the same, and that is what is looked at.
+        }
+      }
+    readRack(reader, context, {});
+    // A kind that there is not has no table; its statement is looked at with the kinds that there are.
+    for (const kind of ['reading', 'finding', 'photograph', 'record', 'grade', 'decision'] as const)
+      findStoredCapture(context.db, kind, 'x');
+    const selects = [...asked].filter((text) => /^\s*SELECT/.test(text) && !text.includes('undefined'));
+    // More statements than readers that were found: none was passed over in silence.
+    expect(readers.length).toBeGreaterThan(30);
+    expect(selects.length).toBeGreaterThanOrEqual(readers.length - 6);
     for (const text of selects) {
       const names = [...new Set([...text.matchAll(/@(\w+)/g)].map(([, name]) => name!))];
       const values: unknown[] =
@@ -99,10 +121,17 @@ describe('the queries behind the screens', () => {
           ? [Object.fromEntries(names.map((name) => [name, '']))]
           : [...text.matchAll(/\?/g)].map(() => '');
       const plan = context.db.prepare(`EXPLAIN QUERY PLAN ${text}`).all(...values) as { detail: string }[];
-      expect(
-        plan.map(({ detail }) => detail).filter((detail) => growing.test(detail)),
-        text,
-      ).toEqual([]);
+      const scans = plan
+        .map(({ detail }) => detail)
+        .filter(
+          (detail) => /^SCAN (?!CONSTANT|\(subquery)/.test(detail) && !/USING (COVERING )?INDEX/.test(detail),
+        )
+        .filter((detail) => !SMALL.includes(tableOf(text, detail.split(' ')[1]!)));
+      expect(scans, text).toEqual([]);
     }
   });
 });
+
+/** The table behind a name or an alias in a statement. */
+const tableOf = (text: string, name: string): string =>
+  new RegExp(`(?:FROM|JOIN) (\\w+) (?:AS )?${name}\\b`).exec(text)?.[1] ?? name;

@@ -69,6 +69,7 @@ function jobOf(unitType: UnitType, ...contents: RecordContent[]): Job {
       partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
     ),
     waiting: new Set(),
+    devices: [],
     now: () => snapshot,
     refresh: async () => undefined,
     drain: async () => undefined,

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { modesOf } from '@/catalog/damageWords';
 import { shippedGradeRules } from '@/catalog/gradeRules';
+import { corrected } from '@/core/metrology/corrected';
 import { type PartState, partState } from '@/core/wear/partStanding';
 import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
 import { listGauges } from '@/db/gauges';
@@ -22,6 +23,7 @@ import { openJob } from './openJob';
 /** Everything the bench holds in hand about one job. */
 export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
   const { job, unitType } = openJob(db, jobId);
+  const records = listRecords(db, jobId);
   return {
     job,
     unitType,
@@ -30,10 +32,10 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
     acceptances: listAcceptances(db, jobId),
     identities: listIdentities(db, jobId),
     gauges: listGauges(db),
-    readings: listReadings(db, jobId),
+    readings: corrected(listReadings(db, jobId), records),
     findings: listFindings(db, jobId),
     photographs: listPhotographs(db, jobId),
-    records: listRecords(db, jobId),
+    records,
     grades: listGrades(db, jobId),
     decisions: listDecisions(db, jobId),
     cause: findCause(db, jobId),

@@ -1,35 +1,60 @@
 import * as v from 'valibot';
 import { currentStation, stationCounts } from '@/core/decisions/stationCounts';
-import { listJobsOnRack } from '@/db/jobs';
+import { type Db, inTransaction } from '@/db/open';
+import { listRack, putRackRow, type RackCounted } from '@/db/rack';
 import { readShop } from '@/db/shop';
 import type { RackEntry } from '@/model/snapshot';
 import { gatherSnapshot, partStates } from '../job/readSnapshot';
+import { log } from '../log';
 import { defineUseCase } from '../useCase';
 
 const RACK_SIZE = 60;
+/** Raised when what is counted for the rack changes: rows of an older code are made anew. */
+const MADE_BY = 1;
 
 const PageSchema = v.object({ afterDue: v.optional(v.string(), ''), afterPeg: v.optional(v.number(), 0) });
 
-/** The shelves: every unit in the house, by due date, with what it waits for. */
-export const readRack = defineUseCase('job.read', PageSchema, (_actor, { db }, page) => ({
-  shop: readShop(db),
-  entries: listJobsOnRack(db, { ...page, size: RACK_SIZE }).map((job): RackEntry => {
-    const snapshot = gatherSnapshot(db, job.id);
+/** The shelves: a page of the units in the house, by due date, with what each waits for. */
+export const readRack = defineUseCase('job.read', PageSchema, (_actor, { db }, page) => {
+  const listed = listRack(db, { ...page, size: RACK_SIZE, madeBy: MADE_BY });
+  const missing = listed.filter(({ counted }) => counted === null).map(({ jobId }) => jobId);
+  const made = makeRows(db, missing);
+  return {
+    shop: readShop(db),
+    entries: listed.map(
+      ({ counted, ...job }): RackEntry => ({ ...job, ...(counted ?? made.get(job.jobId)!) }),
+    ),
+  };
+});
+
+/** Counts what is not counted, or was before the job changed; one transaction for all of a page. */
+function makeRows(db: Db, jobIds: readonly string[]): ReadonlyMap<string, RackCounted> {
+  if (jobIds.length === 0) return new Map();
+  return inTransaction(db, () => {
+    const made = new Map(jobIds.map((jobId) => [jobId, counted(db, jobId)]));
+    for (const [jobId, row] of made) putRackRow(db, jobId, MADE_BY, row);
+    return made;
+  });
+}
+
+/** A job that can't be read hangs there all the same, says so, and harms no other. */
+function counted(db: Db, jobId: string): RackCounted {
+  try {
+    const snapshot = gatherSnapshot(db, jobId);
     const station = currentStation(stationCounts(snapshot, partStates(snapshot)));
     const weights = snapshot.unitType.positions.flatMap(({ weightKg }) => weightKg ?? []);
     return {
-      peg: job.peg,
-      jobId: job.id,
-      title: job.unitTitle,
-      machine: job.machine,
-      customer: job.customer,
       unitFamily: snapshot.unitType.family,
       weightKg: weights.length > 0 ? weights.reduce((sum, weight) => sum + weight, 0) : null,
-      waitsFor: job.waitsFor,
-      holdReason: job.holdReason,
-      dueOn: job.dueOn,
       station: station.id,
       stationOpen: station.open ?? 0,
+      trouble: '',
     };
-  }),
-}));
+  } catch (error) {
+    log.error({ err: error, jobId }, 'a job can’t be read for the rack');
+    return {
+      ...{ unitFamily: 'other', weightKg: null, station: 'book-in', stationOpen: 0 },
+      trouble: 'This job can’t be read.',
+    };
+  }
+}

@@ -1,7 +1,13 @@
 import { cautionById } from '@/catalog/cautions';
 import { shippedOilThresholds } from '@/catalog/oilThresholds';
-import { findPhotograph, insertRecord, listRecords } from '@/db/captures';
+import { placesOf } from '@/core/metrology/places';
+import { sameDimension } from '@/core/quantity/units';
+import { findPhotograph, insertRecord, listReadings, listRecords } from '@/db/captures';
+import { listGauges } from '@/db/gauges';
 import { BenchRecordCaptureSchema, type RecordContent } from '@/model/benchRecord';
+import type { Actor } from '@/model/people';
+import { mayDo } from '@/model/rights';
+import { UNIT_SYMBOL } from '@/model/units';
 import type { UnitType } from '@/model/unitType';
 import { type Context, instant } from '../context';
 import { checkOf, openJob, positionOf } from '../job/openJob';
@@ -15,6 +21,7 @@ export const keepRecord = defineUseCase(
   BenchRecordCaptureSchema,
   (actor, context, capture) => {
     refuseOtherAuthor(actor, capture);
+    refuseCorrection(actor, capture.content);
     return storeOnce(context, 'record', capture, (contentDigest) => {
       const { unitType } = openJob(context.db, capture.jobId);
       refuseUnknown(context, capture.jobId, unitType, capture.content);
@@ -52,6 +59,12 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
         if (!shippedOilThresholds.elements.some(({ id }) => id === element))
           throw missing('content.values', `“${element}” is no element that is judged here.`);
       return;
+    case 'readings-moved':
+      refuseWrongMoves(context, jobId, unitType, content);
+      return;
+    case 'reading-gauge':
+      refuseWrongGauge(context, jobId, content);
+      return;
     case 'picture-measured':
       positionOf(unitType, content.positionId);
       photographOf(context, jobId, content.photographId);
@@ -69,6 +82,42 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
       return;
     default:
   }
+}
+
+/** Whoever takes readings doesn't also say where others' belong. */
+function refuseCorrection(actor: Actor, { what }: RecordContent): void {
+  const right = 'reading.move';
+  if ((what === 'readings-moved' || what === 'reading-gauge') && !mayDo(actor.role, right))
+    throw new Refusal('no-right', `The role ${actor.role} may not put readings right.`, { right });
+}
+
+function refuseWrongMoves(
+  context: Context,
+  jobId: string,
+  unitType: UnitType,
+  { moves }: Extract<RecordContent, { what: 'readings-moved' }>,
+): void {
+  const readings = new Map(listReadings(context.db, jobId).map((reading) => [reading.id, reading]));
+  for (const { readingId, place } of moves) {
+    const reading = readings.get(readingId);
+    if (!reading) throw missing('content.moves', 'This reading is not of this job.');
+    const check = checkOf(unitType, reading.checkId, reading.positionId);
+    if (!placesOf(check).includes(place))
+      throw missing('content.moves', `${check.title} has no place “${place}”.`);
+  }
+}
+
+function refuseWrongGauge(
+  context: Context,
+  jobId: string,
+  { readingId, gaugeId }: Extract<RecordContent, { what: 'reading-gauge' }>,
+): void {
+  const reading = listReadings(context.db, jobId).find(({ id }) => id === readingId);
+  if (!reading) throw missing('content.readingId', 'This reading is not of this job.');
+  const gauge = listGauges(context.db).find(({ id }) => id === gaugeId);
+  if (!gauge) throw missing('content.gaugeId', 'This gauge is not on the list.');
+  if (!sameDimension(gauge.unit, reading.unit))
+    throw missing('content.gaugeId', `${gauge.name} does not read ${UNIT_SYMBOL[reading.unit]}.`);
 }
 
 function photographOf(context: Context, jobId: string, photographId: string): void {

@@ -1,12 +1,14 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
+import { useState } from 'react';
 import { forecastVariation } from '@/core/gearing/forecastVariation';
 import { repeatsAtPlaces } from '@/core/metrology/repeats';
 import { baseUnit, convert } from '@/core/quantity/units';
 import { describeLimit, describeSource } from '@/core/report/describeMeasurement';
 import { findActive } from '@/core/wear/active';
 import type { JudgedCheck } from '@/core/wear/partStanding';
+import type { Check } from '@/model/checks';
 import type { Gauge, Reading } from '@/model/snapshot';
 import { UNIT_SYMBOL } from '@/model/units';
 import { CaptureLine } from '../job/CaptureLine';
@@ -15,6 +17,7 @@ import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { AcceptReading } from '../measure/AcceptReading';
 import { CheckPicture } from '../measure/CheckPicture';
+import { CorrectReading } from '../measure/CorrectReading';
 import { RepeatsView } from '../measure/RepeatsView';
 import { PlanesNote, TemperatureNote } from '../measure/ShapeNotes';
 import { otherWayOf, TwoWaysView } from '../measure/TwoWaysView';
@@ -95,7 +98,7 @@ function CheckWork({ judged, ...props }: FaceProps & { readonly judged: JudgedCh
       <Forecast judged={judged} job={job} part={part} />
       <ReadingNotes judged={judged} readings={active} gauges={gauges} />
       {other && <TwoWaysView first={judged} second={other} gauges={gauges} />}
-      <Readings readings={readings} job={job} rights={rights} />
+      <Readings {...props} readings={readings} check={check} />
       <LimitWords judged={judged} />
     </Box>
   );
@@ -103,9 +106,15 @@ function CheckWork({ judged, ...props }: FaceProps & { readonly judged: JudgedCh
 
 function Readings({
   readings,
+  check,
   job,
   rights,
-}: { readonly readings: readonly Reading[] } & Pick<FaceProps, 'job' | 'rights'>) {
+  onUndoable,
+}: { readonly readings: readonly Reading[]; readonly check: Check } & Pick<
+  FaceProps,
+  'job' | 'rights' | 'onUndoable'
+>) {
+  const [puttingRight, setPuttingRight] = useState<string>();
   return (
     <Box marginTop="8px">
       {readings.map((reading) => {
@@ -121,9 +130,41 @@ function Readings({
               {reading.temperatureC === null ? '' : `at ${reading.temperatureC} °C, `}
               {gauge?.name},
             </Box>
+            {reading.corrected && <PutRight reading={reading} job={job} />}
+            {!reading.struck && !job.waiting.has(reading.id) && rights.includes('reading.move') && (
+              <Press
+                kind="quiet"
+                aria-expanded={puttingRight === reading.id}
+                onClick={() => setPuttingRight(puttingRight === reading.id ? undefined : reading.id)}
+              >
+                put right
+              </Press>
+            )}
+            {puttingRight === reading.id && (
+              <CorrectReading
+                {...{ reading, check, job, onUndoable }}
+                onDone={() => setPuttingRight(undefined)}
+              />
+            )}
           </CaptureLine>
         );
       })}
+    </Box>
+  );
+}
+
+/** What a correction changed stays in sight: where and with which gauge the reading was taken. */
+function PutRight({ reading, job }: { readonly reading: Reading; readonly job: FaceProps['job'] }) {
+  const { corrected, place, gaugeId } = reading;
+  if (!corrected) return null;
+  const gauge = job.snapshot.gauges.find(({ id }) => id === corrected.gaugeId);
+  const was = [
+    ...(corrected.place === place ? [] : [`taken as ${corrected.place}`]),
+    ...(corrected.gaugeId === gaugeId ? [] : [`taken with ${gauge?.name ?? 'another gauge'}`]),
+  ];
+  return (
+    <Box fontSize="13px" color="second">
+      Put right by {corrected.by}: {was.join(', ')}. {corrected.reason}
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import { corrected } from '@/core/metrology/corrected';
 import { toBase } from '@/core/quantity/units';
 import type { RecordContent } from '@/model/benchRecord';
 import type { FindingCapture, ReadingCapture, StationId } from '@/model/job';
@@ -24,7 +25,8 @@ export interface Overlaid {
 }
 
 export function overlaid(confirmed: JobSnapshot, waiting: readonly QueuedCapture[]): Overlaid {
-  if (waiting.length === 0) return { snapshot: confirmed, photographs: confirmed.photographs };
+  if (waiting.length === 0)
+    return { snapshot: withCorrections(confirmed), photographs: confirmed.photographs };
   const of = (kind: QueuedCapture['kind']) => waiting.filter((capture) => capture.kind === kind);
   const strikes = of('strike');
   const snapshot: JobSnapshot = {
@@ -36,7 +38,17 @@ export function overlaid(confirmed: JobSnapshot, waiting: readonly QueuedCapture
     decisions: replaced(confirmed.decisions, of('decision').map(asDecision)),
   };
   const photographs = joined<ShownPhotograph>(confirmed.photographs, of('photograph'), asPhotograph);
-  return { snapshot, photographs: struckBy(strikes, 'photograph', photographs) };
+  return { snapshot: withCorrections(snapshot), photographs: struckBy(strikes, 'photograph', photographs) };
+}
+
+let last: { readonly readings: unknown; readonly records: unknown; readonly result: JobSnapshot['readings'] };
+
+/** The readings as they count; worked out again only when readings or records changed. */
+function withCorrections(snapshot: JobSnapshot): JobSnapshot {
+  const { readings, records } = snapshot;
+  if (last?.readings !== readings || last.records !== records)
+    last = { readings, records, result: corrected(readings, records) };
+  return last.result === readings ? snapshot : { ...snapshot, readings: last.result };
 }
 
 /** A capture's row is made once, so that it stays the same object as long as it waits. */

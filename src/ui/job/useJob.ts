@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { PartState } from '@/core/wear/partStanding';
 import type { CaptureKind } from '@/model/job';
+import type { DeviceWord } from '@/model/jobStream';
 import type { Actor } from '@/model/people';
 import type { JobSnapshot } from '@/model/snapshot';
 import { type FirstOfJob, type JobStore, jobStore } from './jobStore';
@@ -19,6 +20,8 @@ export interface Job {
   readonly photographs: readonly ShownPhotograph[];
   readonly parts: readonly PartState[];
   readonly waiting: ReadonlySet<string>;
+  /** What other devices said last of what waits on them for this job. */
+  readonly devices: readonly DeviceWord[];
   /** The job as it stands at this moment, for whoever acts before the screen has followed. */
   readonly now: () => JobSnapshot;
   readonly refresh: () => Promise<void>;
@@ -38,6 +41,7 @@ export function useJob(first: FirstOfJob, actor: Actor): Job {
   const photographs = useStore(store, (state) => state.photographs);
   const parts = useStore(store, (state) => state.parts);
   const waiting = useStore(store, (state) => state.waitingIds);
+  const devices = useStore(store, (state) => state.confirmed.devices);
   useFollowing(store, actor.id);
   const { id: jobId, peg } = snapshot.job;
   const work = useMemo(() => {
@@ -55,8 +59,8 @@ export function useJob(first: FirstOfJob, actor: Actor): Job {
     };
   }, [store, jobId, peg, actor]);
   return useMemo(
-    () => ({ ...work, snapshot, photographs, parts, waiting }),
-    [work, snapshot, photographs, parts, waiting],
+    () => ({ ...work, snapshot, photographs, parts, waiting, devices }),
+    [work, snapshot, photographs, parts, waiting, devices],
   );
 }
 

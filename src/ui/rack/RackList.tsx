@@ -52,7 +52,8 @@ export function RackList({
               </Cell>
               <Cell>{entry.customer}</Cell>
               <Cell>
-                {STATIONS.find(({ id }) => id === entry.station)?.name}, {entry.stationOpen} open
+                {entry.trouble ||
+                  `${STATIONS.find(({ id }) => id === entry.station)?.name}, ${entry.stationOpen} open`}
               </Cell>
               <Cell>{entry.holdReason ? `On hold: ${entry.holdReason}` : entry.waitsFor}</Cell>
               <Cell>

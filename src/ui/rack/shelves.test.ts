@@ -15,6 +15,7 @@ const entry = (peg: number, unitFamily: string, weightKg: number | null): RackEn
   dueOn: '2026-11-24',
   station: 'grade',
   stationOpen: 0,
+  trouble: '',
 });
 
 describe('shelvesOf', () => {

@@ -8,7 +8,9 @@ import { longInstant } from '../kit/dates';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press, PressLink } from '../kit/Press';
 import { send } from '../kit/send';
+import { OffTheRack } from './OffTheRack';
 import { ReportPaper } from './ReportPaper';
+import { StillOnDevices } from './StillOnDevices';
 
 interface Draft {
   readonly document: ReportDocument;
@@ -35,6 +37,7 @@ export function HandOverStation({ job, rights }: StationProps) {
   };
   return (
     <Box maxWidth="860px">
+      <StillOnDevices job={job} />
       {reports.length === 0 && (
         <EmptyState>
           No report has been issued. An issue is frozen with its number and digest; a later one says what
@@ -100,6 +103,7 @@ export function HandOverStation({ job, rights }: StationProps) {
           </Box>
         </Box>
       )}
+      <OffTheRack job={job} mayHandOver={rights.includes('job.hand-over')} />
     </Box>
   );
 }

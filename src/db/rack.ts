@@ -1,0 +1,105 @@
+import type { StationId } from '@/model/job';
+import type { Db } from './open';
+import { sql } from './statements';
+
+/** One unit on the shelves: the job's own words, and what was counted of it. */
+export interface RackListed {
+  readonly jobId: string;
+  readonly peg: number;
+  readonly title: string;
+  readonly machine: string;
+  readonly customer: string;
+  readonly waitsFor: string;
+  readonly holdReason: string;
+  readonly dueOn: string;
+  /** Null where the row has to be made (anew). */
+  readonly counted: RackCounted | null;
+}
+
+export interface RackCounted {
+  readonly unitFamily: string;
+  readonly weightKg: number | null;
+  readonly station: StationId;
+  readonly stationOpen: number;
+  /** Why the job can't be read; empty where it can. */
+  readonly trouble: string;
+}
+
+interface RackRow {
+  job_id: string;
+  peg: number;
+  unit_title: string;
+  machine: string;
+  customer: string;
+  waits_for: string;
+  hold_reason: string;
+  due_on: string;
+  unit_family: string | null;
+  weight_kg: number | null;
+  station: StationId | null;
+  station_open: number | null;
+  trouble: string | null;
+}
+
+/** A page of the rack, by due date and peg, after the last one seen. Rows that are stale or of an older code come without counts. */
+export const listRack = (
+  db: Db,
+  page: {
+    readonly afterDue: string;
+    readonly afterPeg: number;
+    readonly size: number;
+    readonly madeBy: number;
+  },
+): RackListed[] =>
+  sql<RackRow>(
+    db,
+    `SELECT jobs.id AS job_id, peg, unit_title, machine, customer, waits_for, hold_reason, due_on,
+       unit_family, weight_kg, station, station_open, trouble
+     FROM jobs LEFT JOIN rack_rows ON rack_rows.job_id = jobs.id AND stale = 0 AND made_by = @madeBy
+     WHERE on_rack = 1 AND (due_on, peg) > (@afterDue, @afterPeg) ORDER BY due_on, peg LIMIT @size`,
+  )
+    .all(page)
+    .map((row) => ({
+      ...{ jobId: row.job_id, peg: row.peg, title: row.unit_title, machine: row.machine },
+      ...{ customer: row.customer, waitsFor: row.waits_for, holdReason: row.hold_reason, dueOn: row.due_on },
+      counted:
+        row.station === null
+          ? null
+          : {
+              unitFamily: row.unit_family ?? 'other',
+              weightKg: row.weight_kg,
+              station: row.station,
+              stationOpen: row.station_open ?? 0,
+              trouble: row.trouble ?? '',
+            },
+    }));
+
+export function putRackRow(db: Db, jobId: string, madeBy: number, counted: RackCounted): void {
+  sql(
+    db,
+    `INSERT INTO rack_rows (job_id, unit_family, weight_kg, station, station_open, trouble, made_by)
+     VALUES (@jobId, @unitFamily, @weightKg, @station, @stationOpen, @trouble, @madeBy)
+     ON CONFLICT (job_id) DO UPDATE SET unit_family = excluded.unit_family, weight_kg = excluded.weight_kg, station = excluded.station,
+       station_open = excluded.station_open, trouble = excluded.trouble, made_by = excluded.made_by, stale = 0`,
+  ).run({ jobId, madeBy, ...counted });
+}
+
+/** Off the rack: by whom and when. Tells whether it hung there. */
+export function handOver(db: Db, jobId: string, by: string, at: string): boolean {
+  return (
+    sql(
+      db,
+      'UPDATE jobs SET on_rack = 0, handed_over_at = ?, handed_over_by = ?, version = version + 1 WHERE id = ? AND on_rack = 1',
+    ).run(at, by, jobId).changes === 1
+  );
+}
+
+/** Back onto the rack, when it was handed over by mistake or comes back. */
+export function takeBackOntoRack(db: Db, jobId: string): boolean {
+  return (
+    sql(
+      db,
+      'UPDATE jobs SET on_rack = 1, handed_over_at = NULL, handed_over_by = NULL, version = version + 1 WHERE id = ? AND on_rack = 0',
+    ).run(jobId).changes === 1
+  );
+}

@@ -1,0 +1,40 @@
+'use client';
+
+import { Box, Flex } from '@chakra-ui/react';
+import { useState } from 'react';
+import type { Job } from '../job/useJob';
+import { longInstant } from '../kit/dates';
+import { ErrorNotice } from '../kit/Notice';
+import { Press } from '../kit/Press';
+import { send } from '../kit/send';
+
+/** The unit leaves the house: an act of somebody, which takes it off the rack and can be taken back. */
+export function OffTheRack({ job, mayHandOver }: { readonly job: Job; readonly mayHandOver: boolean }) {
+  const [trouble, setTrouble] = useState('');
+  const { id, peg, handedOver } = job.snapshot.job;
+  const act = async (out: boolean) => {
+    const answer = await send('PUT', `/api/v1/jobs/${id}/hand-over`, { handedOver: out });
+    setTrouble(answer.ok ? '' : answer.refusal.message);
+    await job.refresh();
+  };
+  return (
+    <Box borderTop="2px solid" borderColor="ink" marginTop="16px" paddingTop="8px" data-testid="off-the-rack">
+      <Flex justify="space-between" align="center" gap="12px" wrap="wrap">
+        {handedOver ? (
+          <span>
+            Handed over by {handedOver.by}, {longInstant(handedOver.at)}. It is off the rack; peg {peg} finds
+            it.
+          </span>
+        ) : (
+          <span>The unit hangs on peg {peg}.</span>
+        )}
+        {mayHandOver && (
+          <Press onClick={() => void act(!handedOver)}>
+            {handedOver ? 'Hang it on the rack again' : 'The unit is handed over'}
+          </Press>
+        )}
+      </Flex>
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+    </Box>
+  );
+}
