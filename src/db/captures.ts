@@ -21,6 +21,8 @@ interface CaptureRow {
   author_id: string;
   device_time: string;
   received_at: string;
+  happened_at: string;
+  clock_jumped: number;
   struck_at: string | null;
   struck_by: string | null;
   struck_reason: string | null;
@@ -71,6 +73,8 @@ const captured = (row: CaptureRow) => ({
   authorId: row.author_id,
   deviceTime: row.device_time,
   receivedAt: row.received_at,
+  happenedAt: row.happened_at,
+  ...(row.clock_jumped === 1 ? { clockJumped: true } : {}),
   struck: struckOf(row),
 });
 
@@ -83,7 +87,7 @@ const selectCaptures = (table: string, kind: CaptureKind) =>
 export const listReadings = (db: Db, jobId: string, since = EVERYTHING): Reading[] =>
   sql<ReadingRow>(
     db,
-    `${selectCaptures('readings', 'reading')} WHERE readings.job_id = ? AND readings.changed_seq > ? ORDER BY readings.id`,
+    `${selectCaptures('readings', 'reading')} WHERE readings.job_id = ? AND readings.changed_seq > ? ORDER BY readings.happened_at, readings.id`,
   )
     .all(jobId, since)
     .map((row) => ({
@@ -101,7 +105,7 @@ export const listReadings = (db: Db, jobId: string, since = EVERYTHING): Reading
 export const listFindings = (db: Db, jobId: string, since = EVERYTHING): Finding[] =>
   sql<FindingRow>(
     db,
-    `${selectCaptures('findings', 'finding')} WHERE findings.job_id = ? AND findings.changed_seq > ? ORDER BY findings.id`,
+    `${selectCaptures('findings', 'finding')} WHERE findings.job_id = ? AND findings.changed_seq > ? ORDER BY findings.happened_at, findings.id`,
   )
     .all(jobId, since)
     .map((row) => ({
@@ -128,7 +132,7 @@ const toPhotograph = (row: PhotographRow): Photograph => ({
 export const listPhotographs = (db: Db, jobId: string, since = EVERYTHING): Photograph[] =>
   sql<PhotographRow>(
     db,
-    `${selectCaptures('photographs', 'photograph')} WHERE photographs.job_id = ? AND photographs.changed_seq > ? ORDER BY photographs.id`,
+    `${selectCaptures('photographs', 'photograph')} WHERE photographs.job_id = ? AND photographs.changed_seq > ? ORDER BY photographs.happened_at, photographs.id`,
   )
     .all(jobId, since)
     .map(toPhotograph);
@@ -157,7 +161,7 @@ export const listPhotographsAlike = (db: Db, jobId: string, positionId: string):
 export const listRecords = (db: Db, jobId: string, since = EVERYTHING): BenchRecord[] =>
   sql<CaptureRow & { content_json: string }>(
     db,
-    `${selectCaptures('bench_records', 'record')} WHERE bench_records.job_id = ? AND bench_records.changed_seq > ? ORDER BY bench_records.id`,
+    `${selectCaptures('bench_records', 'record')} WHERE bench_records.job_id = ? AND bench_records.changed_seq > ? ORDER BY bench_records.happened_at, bench_records.id`,
   )
     .all(jobId, since)
     .map((row) => ({ ...captured(row), content: JSON.parse(row.content_json) as RecordContent }));
@@ -186,6 +190,10 @@ interface CaptureToStore {
   readonly deviceTime: string;
   readonly receivedAt: string;
   readonly contentDigest: string;
+  /** By the shop's clock. */
+  readonly happenedAt: string;
+  /** 1 where the device's clock had jumped, and the receipt counts. */
+  readonly clockJumped: 0 | 1;
 }
 
 export function insertReading(
@@ -195,8 +203,8 @@ export function insertReading(
 ): void {
   sql(
     db,
-    `INSERT INTO readings (id, job_id, position_id, check_id, place, raw, unit, value, gauge_id, temperature_c, author_id, device_time, received_at, content_digest)
-     VALUES (@id, @jobId, @positionId, @checkId, @place, @raw, @unit, @value, @gaugeId, @temperatureC, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+    `INSERT INTO readings (id, job_id, position_id, check_id, place, raw, unit, value, gauge_id, temperature_c, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
+     VALUES (@id, @jobId, @positionId, @checkId, @place, @raw, @unit, @value, @gaugeId, @temperatureC, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
   ).run(reading);
 }
 
@@ -206,16 +214,16 @@ export function insertFinding(
 ): void {
   sql(
     db,
-    `INSERT INTO findings (id, job_id, position_id, content_json, author_id, device_time, received_at, content_digest)
-     VALUES (@id, @jobId, @positionId, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+    `INSERT INTO findings (id, job_id, position_id, content_json, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
+     VALUES (@id, @jobId, @positionId, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
   ).run({ ...finding, contentJson: JSON.stringify(finding.content) });
 }
 
 export function insertRecord(db: Db, record: CaptureToStore & { readonly content: RecordContent }): void {
   sql(
     db,
-    `INSERT INTO bench_records (id, job_id, what, content_json, author_id, device_time, received_at, content_digest)
-     VALUES (@id, @jobId, @what, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+    `INSERT INTO bench_records (id, job_id, what, content_json, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
+     VALUES (@id, @jobId, @what, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
   ).run({ ...record, what: record.content.what, contentJson: JSON.stringify(record.content) });
 }
 
@@ -226,8 +234,8 @@ export function insertJudgement(
 ): void {
   sql(
     db,
-    `INSERT INTO judgement_captures (id, job_id, kind, content_json, author_id, device_time, received_at, content_digest)
-     VALUES (@id, @jobId, @kind, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+    `INSERT INTO judgement_captures (id, job_id, kind, content_json, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
+     VALUES (@id, @jobId, @kind, @contentJson, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
   ).run({ ...judgement, contentJson: JSON.stringify(judgement.content) });
 }
 
@@ -251,8 +259,8 @@ export function insertPhotograph(
 ): void {
   sql(
     db,
-    `INSERT INTO photographs (id, job_id, position_id, station, step_id, file_name, digest, bytes, mime, width, height, taken_at, lens, author_id, device_time, received_at, content_digest)
-     VALUES (@id, @jobId, @positionId, @station, @stepId, @fileName, @digest, @bytes, @mime, @width, @height, @takenAt, @lens, @authorId, @deviceTime, @receivedAt, @contentDigest)`,
+    `INSERT INTO photographs (id, job_id, position_id, station, step_id, file_name, digest, bytes, mime, width, height, taken_at, lens, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
+     VALUES (@id, @jobId, @positionId, @station, @stepId, @fileName, @digest, @bytes, @mime, @width, @height, @takenAt, @lens, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
   ).run(photograph);
 }
 

@@ -54,3 +54,17 @@ export const listDeviceWords = (db: Db, jobId: string): DeviceWord[] =>
     `SELECT device_id AS deviceId, waiting, people.name AS person, said_at AS saidAt FROM device_words
      JOIN people ON people.id = person_id WHERE job_id = ? AND waiting > 0 ORDER BY said_at DESC`,
   ).all(jobId);
+
+/** How far a device's clock was off the shop's when it was heard last, milliseconds. */
+export const readClockOffset = (db: Db, deviceId: string): number | undefined =>
+  sql<{ offset: number }>(db, 'SELECT offset_ms AS offset FROM device_clocks WHERE device_id = ?').get(
+    deviceId,
+  )?.offset;
+
+export function putClockOffset(db: Db, deviceId: string, offsetMs: number, at: string): void {
+  sql(
+    db,
+    `INSERT INTO device_clocks (device_id, offset_ms, heard_at) VALUES (?, ?, ?)
+     ON CONFLICT (device_id) DO UPDATE SET offset_ms = excluded.offset_ms, heard_at = excluded.heard_at`,
+  ).run(deviceId, Math.round(offsetMs), at);
+}

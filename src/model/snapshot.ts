@@ -33,6 +33,10 @@ interface Captured {
   readonly authorId: string;
   readonly deviceTime: string;
   readonly receivedAt: string;
+  /** By the shop's clock; of what still waits, and of what was stored before, the device's own time stands for it. */
+  readonly happenedAt?: string;
+  /** The device's clock had jumped, and the time of receipt counts. */
+  readonly clockJumped?: boolean;
   readonly struck: Struck | null;
 }
 

@@ -6,6 +6,14 @@ export interface Context {
   readonly dataFolder: string;
   readonly now: () => Date;
   readonly newId: () => string;
+  /** By which device a capture was sent, and what its clock said then. */
+  readonly sentBy?: SentBy;
+}
+
+export interface SentBy {
+  readonly deviceId: string;
+  /** Milliseconds since 1970, by the device. */
+  readonly deviceNow: number;
 }
 
 export const instant = (context: Context): string => context.now().toISOString();

@@ -237,3 +237,45 @@ test('a unit is handed over, leaves the rack, is found by its peg, and can be hu
   await page.goto('/');
   await expect(page.getByText('binder that goes home').first()).toBeVisible();
 });
+
+/** Counts what changes on the page from now on, by where it is: in the section, the run, or elsewhere; the undo's countdown apart. */
+const watchChanges = (page: Page) =>
+  page.evaluate(() => {
+    const changes = { section: 0, run: 0, elsewhere: 0 };
+    Object.assign(window, { changes });
+    new MutationObserver((records) => {
+      for (const { target } of records) {
+        const element = target instanceof Element ? target : target.parentElement;
+        if (element?.closest('[role="status"]')) continue;
+        if (element?.closest('[data-testid="section"]')) changes.section += 1;
+        else if (element?.closest('nav')) changes.run += 1;
+        else changes.elsewhere += 1;
+      }
+    }).observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true });
+  });
+const changesOf = (page: Page) =>
+  page.evaluate(
+    () => (window as unknown as { changes: Record<'section' | 'run' | 'elsewhere', number> }).changes,
+  );
+
+test('a reading shows where it is shown and nowhere else; an idle minute shows nothing', async ({ page }) => {
+  await page.clock.install();
+  await enter(page, 'inspector');
+  await bookIn(page, 'rake of the quiet page');
+  const jobId = await jobIdOf(page);
+  await onMeasure(page);
+  await page.clock.runFor(20_000);
+  await watchChanges(page);
+  await measure(page, '0.2');
+  await page.clock.runFor(500);
+  await stored(page, jobId, 1);
+  await page.clock.runFor(12_000);
+  const after = await changesOf(page);
+  expect(after.section, 'the section').toBe(0);
+  expect(after.run, 'the run').toBe(0);
+  expect(after.elsewhere, 'ticket and queue').toBeGreaterThan(0);
+  const before = { ...after };
+  // A minute of asking every fifteen seconds, and of looking after the queue.
+  await page.clock.runFor(60_000);
+  expect(await changesOf(page)).toEqual(before);
+});

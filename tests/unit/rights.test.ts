@@ -24,6 +24,7 @@ const HELPERS = new Set([
   // Inside the transaction of a judgement whose author was checked.
   'keepJudgement',
   'keepLost',
+  'happened',
   // before anybody is signed in, or for the signed-in person himself
   ...[
     'signIn',

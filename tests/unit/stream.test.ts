@@ -202,3 +202,44 @@ describe('a grade that was put down without network', () => {
     expect(gatherSnapshot(shop.context.db, jobId).grades).toEqual([]);
   });
 });
+
+describe('which is last', () => {
+  /** A count of the ring, sent by a device whose clock says `deviceNow`, of the time that the device noted. */
+  const sent = (counted: number, deviceId: string, deviceTime: string, deviceNow: string) =>
+    keepRecord(
+      inspector,
+      { ...shop.context, sentBy: { deviceId, deviceNow: Date.parse(deviceNow) } },
+      {
+        ...captureHead(jobId, inspector),
+        deviceTime,
+        content: { what: 'count', positionId: 'ring-gear', counted, note: '' },
+      },
+    );
+  const inOrder = () =>
+    gatherSnapshot(shop.context.db, jobId).records.map(({ content, clockJumped }) =>
+      content.what === 'count' ? `${content.counted}${clockJumped ? ' by receipt' : ''}` : '',
+    );
+
+  it('is told by the device’s time and how far its clock was off, so that a clock a day ahead rules over nobody', () => {
+    // By hand: the tablet is 24 h ahead; it counted at 08:10 of the shop's day, the other at 08:20.
+    shop.setTime('2026-11-24T08:30:00.000Z');
+    sent(1, 'ahead', '2026-11-25T08:10:00.000Z', '2026-11-25T08:30:00.000Z');
+    sent(2, 'right', '2026-11-24T08:20:00.000Z', '2026-11-24T08:30:00.000Z');
+    expect(inOrder()).toEqual(['1', '2']);
+  });
+
+  it('is told by the receipt where the clock has jumped since the device was heard last, and marked', () => {
+    shop.setTime('2026-11-24T08:00:00.000Z');
+    sent(1, 'tablet', '2026-11-24T07:59:00.000Z', '2026-11-24T08:00:00.000Z');
+    shop.setTime('2026-11-24T08:10:00.000Z');
+    sent(2, 'tablet', '2026-11-24T08:05:00.000Z', '2026-11-24T11:10:00.000Z');
+    shop.setTime('2026-11-24T08:20:00.000Z');
+    sent(3, 'tablet', '2026-11-24T11:15:00.000Z', '2026-11-24T11:20:00.000Z');
+    expect(inOrder()).toEqual(['1', '2 by receipt', '3']);
+  });
+
+  it('never refuses a capture for its time', () => {
+    expect(sent(1, 'lost', '1970-01-01T00:00:00.000Z', '1970-01-01T00:00:05.000Z').stored).toBe('now');
+    expect(inOrder()).toEqual(['1']);
+  });
+});

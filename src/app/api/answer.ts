@@ -34,13 +34,20 @@ export const answer = (work: (call: Call) => unknown) =>
  * the stored row among it, so that nothing has to be asked again.
  */
 export const answerCapture = (work: (call: Call) => CaptureAnswer | Promise<CaptureAnswer>) =>
-  answer(async (call) => {
+  answer(async (asked) => {
+    const call = { ...asked, context: { ...asked.context, ...sentBy(asked.request) } };
     const stored = await work(call);
     const since = call.request.headers.get('x-since');
     if (since === null) return stored;
     const shop = Number(call.request.headers.get('x-shop') ?? 0);
     return { ...stored, job: readStream(call.actor, call.context, { jobId: stored.jobId, since, shop }) };
   });
+/** The device that sends, and its clock; a caller without one is taken at its word. */
+function sentBy({ headers }: NextRequest): Pick<Context, 'sentBy'> {
+  const [deviceId, deviceNow] = [headers.get('x-device'), Number(headers.get('x-device-now'))];
+  if (!deviceId || deviceId.length > 80 || !Number.isFinite(deviceNow) || deviceNow === 0) return {};
+  return { sentBy: { deviceId, deviceNow } };
+}
 type CaptureAnswer = { readonly jobId: string };
 
 /** The same for a caller without a session (sign-in, customer's link). */

@@ -3,11 +3,11 @@ import path from 'node:path';
 import * as v from 'valibot';
 import { insertPhotograph } from '@/db/captures';
 import { PhotographCaptureSchema } from '@/model/job';
-import { instant } from '../context';
 import { besidePath, photographPath, receiveAside, settle } from '../files';
 import { openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { refuseOtherAuthor, storeOnce } from '../strip/capture';
+import { happened } from '../strip/happened';
 import { defineUseCase } from '../useCase';
 import { cameraNotes } from './exif';
 import { headOf } from './headOf';
@@ -67,7 +67,7 @@ export const storePhotograph = defineUseCase(
           station: capture.station ?? null,
           stepId: capture.stepId ?? null,
           ...notes,
-          receivedAt: instant(context),
+          ...happened(context, capture),
           contentDigest,
         });
       });

@@ -7,6 +7,7 @@ import type { Actor } from '@/model/people';
 import { type Context, instant } from '../context';
 import { sha256 } from '../digest';
 import { Refusal } from '../refusal';
+import { happened } from './happened';
 
 interface CaptureHead {
   readonly id: string;
@@ -84,7 +85,7 @@ export function keepJudgement(
   insertJudgement(context.db, {
     ...{ id, jobId, authorId, deviceTime, kind, contentDigest },
     content: capture,
-    receivedAt: instant(context),
+    ...happened(context, capture),
   });
 }
 

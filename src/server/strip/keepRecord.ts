@@ -9,11 +9,12 @@ import type { Actor } from '@/model/people';
 import { mayDo } from '@/model/rights';
 import { UNIT_SYMBOL } from '@/model/units';
 import type { UnitType } from '@/model/unitType';
-import { type Context, instant } from '../context';
+import type { Context } from '../context';
 import { checkOf, openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { refuseOtherAuthor, storeOnce } from './capture';
+import { happened } from './happened';
 
 /** Stores what the bench records beside readings, findings and photographs. Sending it twice is harmless. */
 export const keepRecord = defineUseCase(
@@ -25,7 +26,7 @@ export const keepRecord = defineUseCase(
     return storeOnce(context, 'record', capture, (contentDigest) => {
       const { unitType } = openJob(context.db, capture.jobId);
       refuseUnknown(context, capture.jobId, unitType, capture.content);
-      insertRecord(context.db, { ...capture, receivedAt: instant(context), contentDigest });
+      insertRecord(context.db, { ...capture, ...happened(context, capture), contentDigest });
     });
   },
 );

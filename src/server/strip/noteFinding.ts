@@ -1,11 +1,11 @@
 import { findMode } from '@/catalog/damageWords';
 import { insertFinding } from '@/db/captures';
 import { FindingCaptureSchema } from '@/model/job';
-import { instant } from '../context';
 import { openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { refuseOtherAuthor, storeOnce } from './capture';
+import { happened } from './happened';
 
 /** Stores what was seen on a part, in the words of its family. Sending it twice is harmless. */
 export const noteFinding = defineUseCase('capture.take', FindingCaptureSchema, (actor, context, capture) => {
@@ -25,7 +25,7 @@ export const noteFinding = defineUseCase('capture.take', FindingCaptureSchema, (
       deviceTime,
       positionId,
       content,
-      receivedAt: instant(context),
+      ...happened(context, capture),
       contentDigest,
     });
   });

@@ -6,11 +6,12 @@ import { listGauges } from '@/db/gauges';
 import type { Check } from '@/model/checks';
 import { type ReadingCapture, ReadingCaptureSchema } from '@/model/job';
 import { UNIT_SYMBOL } from '@/model/units';
-import { type Context, instant } from '../context';
+import type { Context } from '../context';
 import { checkOf, openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { refuseOtherAuthor, storeOnce } from './capture';
+import { happened } from './happened';
 
 /** Stores one reading as it was taken, and beside it the value in the base unit. Sending it twice is harmless. */
 export const takeReading = defineUseCase('capture.take', ReadingCaptureSchema, (actor, context, capture) => {
@@ -24,7 +25,7 @@ export const takeReading = defineUseCase('capture.take', ReadingCaptureSchema, (
       ...capture,
       temperatureC: capture.temperatureC ?? null,
       value,
-      receivedAt: instant(context),
+      ...happened(context, capture),
       contentDigest,
     });
   });

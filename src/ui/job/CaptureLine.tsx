@@ -11,7 +11,12 @@ import type { Job } from './useJob';
 
 interface CaptureLineProps {
   readonly kind: CaptureKind;
-  readonly capture: { readonly id: string; readonly author: string; readonly struck: Struck | null };
+  readonly capture: {
+    readonly id: string;
+    readonly author: string;
+    readonly struck: Struck | null;
+    readonly clockJumped?: boolean;
+  };
   readonly job: Job;
   readonly rights: readonly Right[];
   readonly children: ReactNode;
@@ -31,6 +36,7 @@ export function CaptureLine({ kind, capture, job, rights, children }: CaptureLin
             {' '}
             {capture.author}
             {waits ? ', waits on this device' : ''}
+            {capture.clockJumped ? ', by the time it arrived: the clock of its device had jumped' : ''}
           </Box>
         </Box>
         {!struck && !waits && rights.includes('capture.strike') && (

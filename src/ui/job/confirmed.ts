@@ -77,7 +77,10 @@ function rowsOf(snapshot: JobSnapshot, answer: JobAnswer): Partial<JobRows> {
   );
 }
 
-/** Changed rows in place of those that they follow, new ones behind; in the order of their keys, as the server lists them. */
+/**
+ * Changed rows in place of those that they follow, new ones behind; in the order in which the server lists them: captures as they
+ * happened by the shop's clock, the rest by their keys.
+ */
 export function mergeRows<Row>(
   kind: keyof JobRows,
   rows: readonly Row[],
@@ -87,5 +90,9 @@ export function mergeRows<Row>(
   const merged = new Map(rows.map((row) => [keyOf(row), row]));
   for (const row of changed) merged.set(keyOf(row), row);
   if (kind === 'reports' || kind === 'acceptances') return [...merged.values()];
-  return [...merged].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, row]) => row);
+  const place = ([key, row]: readonly [string, Row]): string => {
+    const { happenedAt = '', deviceTime = '' } = row as { happenedAt?: string; deviceTime?: string };
+    return `${happenedAt || deviceTime} ${key}`;
+  };
+  return [...merged].sort((a, b) => (place(a) < place(b) ? -1 : 1)).map(([, row]) => row);
 }

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { JobAnswer } from '@/model/jobStream';
+import { deviceId } from './deviceId';
 import {
   forgetWithdrawn,
   listQueued,
@@ -59,9 +60,11 @@ export function outcomeOf(status: number, code: string, message: string): Outcom
 }
 
 async function sendCapture(capture: QueuedCapture, known: Known | undefined): Promise<Outcome> {
-  const headers: Record<string, string> = known
-    ? { 'x-since': known.cursor, 'x-shop': String(known.shop) }
-    : {};
+  const headers: Record<string, string> = {
+    'x-device': deviceId(),
+    'x-device-now': String(Date.now()),
+    ...(known ? { 'x-since': known.cursor, 'x-shop': String(known.shop) } : {}),
+  };
   try {
     const response = await fetch(`${ADDRESS[capture.kind]}${capture.id}`, {
       method: 'PUT',

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box } from '@chakra-ui/react';
-import { type KeyboardEvent, type MouseEvent, useId, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type MouseEvent, useCallback, useId, useMemo, useRef, useState } from 'react';
 import type { TrainInGear } from '@/core/gearing/trainOfType';
 import { describedStates } from '@/core/section/describedStates';
 import { drawSection, type Section } from '@/core/section/drawSection';
@@ -68,21 +68,18 @@ export function SectionDrawing({
   const patternPrefix = useId().replace(/:/g, '');
   const [fan, setFan] = useState<{ ids: readonly string[]; x: number; y: number }>();
   const [cursor, setCursor] = useState<string>();
+  // The drawing depends on the grades alone: a reading, a finding or a photograph draws nothing anew.
+  const grades = gradesAsText(parts);
   const states = useMemo(
-    () =>
-      asDescribed
-        ? describedStates(unitType)
-        : new Map(
-            parts.map((part) => [part.position.id, { grade: part.grade, words: gradeWords(part.grade) }]),
-          ),
-    [parts, asDescribed, unitType],
+    () => (asDescribed ? describedStates(unitType) : statesFrom(grades)),
+    [grades, asDescribed, unitType],
   );
   const section = useMemo(
     () => drawSection(unitType, { width, height, states, selected, labels: !strip && width >= 700, view }),
     [unitType, width, height, states, selected, strip, view],
   );
   const path = useMemo(() => inGear && powerPath(unitType, section, inGear), [unitType, section, inGear]);
-  const gradeOf = (id: string) => states.get(id)?.grade ?? null;
+  const gradeOf = useCallback((id: string) => states.get(id)?.grade ?? null, [states]);
   const isBad = (id: string) => (gradeOf(id) ?? 0) >= 4;
   const nameOf = (id: string) => unitType.positions.find((position) => position.id === id)?.name ?? id;
   const focused = cursor ?? selected ?? section.walk[0];
@@ -178,6 +175,14 @@ export function SectionDrawing({
     </Box>
   );
 }
+
+type Graded = readonly (readonly [string, PartState['grade']])[];
+const gradesAsText = (parts: readonly PartState[]): string =>
+  JSON.stringify(parts.map(({ position, grade }) => [position.id, grade]) satisfies Graded);
+const statesFrom = (grades: string) =>
+  new Map(
+    (JSON.parse(grades) as Graded).map(([id, grade]) => [id, { grade, words: gradeWords(grade) }] as const),
+  );
 
 function isSmall(section: Section, id: string): boolean {
   const box = section.boxes.get(id);

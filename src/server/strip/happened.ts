@@ -1,0 +1,30 @@
+import { putClockOffset, readClockOffset } from '@/db/stream';
+import { type Context, instant } from '../context';
+
+/** A clock that is set again while captures wait tells nothing of when they were taken. */
+const JUMP_MS = 2 * 60_000;
+/** Instants that a date can hold. */
+const LATEST = 8.64e15;
+
+export interface Happened {
+  readonly receivedAt: string;
+  readonly happenedAt: string;
+  readonly clockJumped: 0 | 1;
+}
+
+/**
+ * When a capture happened by the shop's clock: the device's time and the offset of its clock, measured as it was sent. No capture
+ * is ever refused for its time: where the offset has jumped since the device was heard last, the receipt counts.
+ */
+export function happened(context: Context, { deviceTime }: { readonly deviceTime: string }): Happened {
+  const { db, sentBy } = context;
+  const receivedAt = instant(context);
+  if (!sentBy) return { receivedAt, happenedAt: deviceTime, clockJumped: 0 };
+  const offset = Date.parse(receivedAt) - sentBy.deviceNow;
+  const before = readClockOffset(db, sentBy.deviceId);
+  putClockOffset(db, sentBy.deviceId, offset, receivedAt);
+  const at = Date.parse(deviceTime) + offset;
+  const jumped = before !== undefined && Math.abs(offset - before) > JUMP_MS;
+  if (jumped || !(Math.abs(at) < LATEST)) return { receivedAt, happenedAt: receivedAt, clockJumped: 1 };
+  return { receivedAt, happenedAt: new Date(at).toISOString(), clockJumped: 0 };
+}
