@@ -16,3 +16,11 @@ export const readTooClosePolicy = (db: Db): TooClosePolicy =>
 export const writeTooClosePolicy = (db: Db, policy: TooClosePolicy): void => {
   sql(db, 'UPDATE shop SET too_close_policy = ?').run(policy);
 };
+
+/** Empty: the machine's. */
+export const readTimeZone = (db: Db): string =>
+  sql<{ zone: string }>(db, 'SELECT time_zone AS zone FROM shop').get()?.zone ?? '';
+
+export const writeTimeZone = (db: Db, zone: string): void => {
+  sql(db, 'UPDATE shop SET time_zone = ?').run(zone);
+};

@@ -10,7 +10,9 @@ import { rotationSeries } from '@/core/metrology/rotationSeries';
 import { type Stock, shimStack } from '@/core/setup/shimStack';
 import { renderFlank } from '../../demo/render/flank';
 import { paintedFlank } from '../../demo/render/flankSeries';
+import { bytesOfAReading, framesOfALargePicture, openPage } from './page';
 import { peakMegabytes } from './peak';
+import { rackTimes } from './rack';
 import { uploadsAgainstThumbnails } from './uploads';
 
 /*
@@ -160,6 +162,35 @@ for (const measured of MEASURED) {
     bound,
     holds(ratio),
   );
+}
+
+const rack = rackTimes(200);
+tell(
+  'a full page of the rack, 10 000 units in the house against 100',
+  `median ${rack.many[0].toFixed(2)} ms against ${rack.few[0].toFixed(2)} ms, ratio ${(rack.many[0] / rack.few[0]).toPrecision(3)}; p95 ${rack.many[1].toFixed(2)} against ${rack.few[1].toFixed(2)} ms`,
+  'at most 1.5 times as long',
+  rack.many[0] / rack.few[0] <= 1.5,
+);
+
+const onPage = await openPage();
+try {
+  const { bytes, redrawn } = await bytesOfAReading(onPage, 1000);
+  tell(
+    'one reading on a job with 1 000, from Enter until it is quiet',
+    `${bytes} bytes of bodies sent and received`,
+    'at most 3 kB',
+    bytes <= 3000,
+  );
+  tell('the section meanwhile', `${redrawn} changes of its drawing`, 'none', redrawn === 0);
+  const frames = await framesOfALargePicture(onPage);
+  tell(
+    'a picture of 24 MP dragged, against a bare block dragged: the middle time between frames',
+    `${frames.ours.toFixed(1)} ms against ${frames.bare.toFixed(1)} ms, ratio ${(frames.ours / frames.bare).toPrecision(3)}`,
+    'at most 1.25 times as long',
+    frames.ours / frames.bare <= 1.25,
+  );
+} finally {
+  await onPage.close();
 }
 
 const uploads = await uploadsAgainstThumbnails(FLANK.jpeg, 40);

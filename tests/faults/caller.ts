@@ -54,6 +54,11 @@ export class Caller {
     return answer.status;
   }
 
+  async pegOf(jobId: string): Promise<number> {
+    const answer = await this.ask('GET', `/api/v1/jobs/${jobId}`);
+    return ((await answer.json()) as { job: { peg: number } }).job.peg;
+  }
+
   async readingIds(jobId: string): Promise<string[]> {
     const answer = await this.ask('GET', `/api/v1/jobs/${jobId}`);
     return ((await answer.json()) as { readings: { id: string }[] }).readings.map(({ id }) => id);

@@ -8,6 +8,8 @@ import { filePhotographUnder, readPhotograph } from '@/server/photos/readPhotogr
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { addGauge, calibrateGauge, readGauges } from '@/server/shop/gauges';
 import { readRack } from '@/server/shop/readRack';
+import { readShopZone, setShopZone } from '@/server/shop/timeZone';
+import { shopToday } from '@/server/shopDay';
 import {
   bookTestUnit,
   captureHead,
@@ -173,5 +175,21 @@ describe('the tray', () => {
     await expect(async () =>
       readPhotograph(shop.people.parts, shop.context, { jobId: mine, photographId, size: 5000 as 320 }),
     ).rejects.toMatchObject({ code: 'bad-input' });
+  });
+});
+
+describe('the shop’s days', () => {
+  it('are told by its own time zone, or the machine’s, and no zone that is none is kept', () => {
+    const { context, people } = shop;
+    const zone = (timeZone: string) => setShopZone(people.admin, context, { timeZone });
+    shop.setTime('2026-11-24T11:30:00.000Z');
+    // By hand: Auckland is 13 h ahead in November.
+    expect(zone('Pacific/Auckland')).toEqual({ own: 'Pacific/Auckland', inForce: 'Pacific/Auckland' });
+    expect(shopToday(context)).toBe('2026-11-25');
+    expect(readBookInForm(people.lead, context, undefined).suggestedDue).toBe('2026-12-05');
+    expect(refused(() => zone('Middle/Earth')).message).toContain('there is no such time zone');
+    expect(refused(() => setShopZone(people.inspector, context, { timeZone: 'UTC' })).code).toBe('no-right');
+    expect(readShopZone(people.parts, context, undefined).inForce).toBe('Pacific/Auckland');
+    expect(zone('').inForce).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone);
   });
 });

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { dayAfter } from '@/core/time/shopDay';
 import { logChange } from '@/db/changeLog';
 import { findJobByPeg, insertJob, nextFreePeg } from '@/db/jobs';
 import { type Db, inTransaction } from '@/db/open';
@@ -7,11 +8,16 @@ import { type BookIn, BookInSchema } from '@/model/job';
 import { UnitTypeSchema } from '@/model/unitType';
 import { type Context, instant } from '../context';
 import { Refusal } from '../refusal';
+import { shopToday } from '../shopDay';
 import { defineUseCase } from '../useCase';
 
-export const readBookInForm = defineUseCase('job.book-in', v.undefined(), (_actor, { db }) => ({
-  nextPeg: nextFreePeg(db),
-  unitTypes: listUnitTypes(db),
+/** A unit is usually ready after so many days. */
+const DAYS_USUAL = 10;
+
+export const readBookInForm = defineUseCase('job.book-in', v.undefined(), (_actor, context) => ({
+  nextPeg: nextFreePeg(context.db),
+  unitTypes: listUnitTypes(context.db),
+  suggestedDue: dayAfter(shopToday(context), DAYS_USUAL),
 }));
 
 /** A unit over the counter. With no unit type chosen it gets an empty one of its own, "not described yet". */

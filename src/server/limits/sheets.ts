@@ -24,6 +24,7 @@ import { refuseLostParts } from '../job/lostParts';
 import { openJob } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { refuseStale } from '../refuseStale';
+import { shopToday } from '../shopDay';
 import { defineUseCase } from '../useCase';
 
 /** The unit types whose sheets the shop keeps, and what it does with readings that are too close to call. */
@@ -59,7 +60,7 @@ export const reviseSheet = defineUseCase('limit.keep', SheetRevisionSchema, (act
     const faults = sheetFaults(before, input.checks);
     if (faults[0]) throw new Refusal('bad-input', faults[0].message, { faults });
     const at = instant(context);
-    const checks = input.checks.map((check) => signedChecks(before, check, actor.name, at));
+    const checks = input.checks.map((check) => signedChecks(before, check, actor.name, shopToday(context)));
     const changes = sheetChanges(before.checks, checks);
     if (changes.length === 0) throw new Refusal('bad-input', 'Nothing is different from the last revision.');
     const next: UnitType = { ...before, revision: before.revision + 1, checks };
@@ -78,14 +79,14 @@ export const reviseSheet = defineUseCase('limit.keep', SheetRevisionSchema, (act
 );
 
 /** A limit that is new or has changed carries who entered it and when; the others keep their own. */
-function signedChecks(before: UnitType, check: Check, name: string, at: string): Check {
+function signedChecks(before: UnitType, check: Check, name: string, today: string): Check {
   const old = before.checks.find(({ id }) => id === check.id)?.limits ?? [];
   return {
     ...check,
     limits: check.limits.map((limit) => {
       const { enteredBy: _, enteredOn: __, ...figures } = limit;
       const same = old.find(({ enteredBy: by, enteredOn: on, ...rest }) => sameJson(rest, figures));
-      return same ?? { ...figures, enteredBy: name, enteredOn: at.slice(0, 10) };
+      return same ?? { ...figures, enteredBy: name, enteredOn: today };
     }),
   };
 }

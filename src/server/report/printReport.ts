@@ -7,6 +7,7 @@ import type { ReportPart, ReportPhotograph } from '@/model/report';
 import type { Context } from '../context';
 import { collectPdf, registerFonts } from '../pdf';
 import { derivedPhotograph } from '../photos/readPhotograph';
+import { shopZone } from '../shopDay';
 import { drawGradeGlyph } from './gradeGlyph';
 
 const INK = '#13252C';
@@ -42,7 +43,7 @@ export async function printReport(
   const finished = collectPdf(sheet);
   const pictures = await loadPictures(context, [...report.damaged, ...report.worn]);
 
-  letterHead(sheet, issue);
+  letterHead(sheet, issue, shopZone(context));
   if (issue.changes.length > 0)
     section(sheet, `What changed since issue ${issue.number - 1}`, () => bullets(sheet, issue.changes));
   section(sheet, 'Your complaint', () => {
@@ -101,7 +102,11 @@ const width = (sheet: Sheet) => sheet.page.width - 2 * MARGIN;
 const names = (parts: readonly ReportPart[]) =>
   parts.map((part) => `${part.name} (${part.grade}, ${part.gradeWord})`).join(', ');
 
-function letterHead(sheet: Sheet, { document: report, number, issuedAt, issuedBy }: ReportIssue): void {
+function letterHead(
+  sheet: Sheet,
+  { document: report, number, issuedAt, issuedBy }: ReportIssue,
+  timeZone: string,
+): void {
   const { unit, shop } = report;
   sheet.font('bold').fontSize(15).fillColor(BLUE).text(shop.name, MARGIN, MARGIN);
   sheet
@@ -128,18 +133,19 @@ function letterHead(sheet: Sheet, { document: report, number, issuedAt, issuedBy
         : `${unit.distanceKm.toLocaleString('en').replace(/,/g, ' ')} km`,
     ],
     ['Oil claimed', report.oilClaimed || 'not given'],
-    ['Issued', `${longDate(issuedAt)} by ${issuedBy}`],
+    ['Issued', `${longDate(issuedAt, timeZone)} by ${issuedBy}`],
   ];
   sheet.moveDown(0.4);
   for (const [label, value] of facts) labelled(sheet, label ?? '', value ?? '');
 }
 
-const longDate = (instant: string) =>
+/** The shop's day of an instant, as 24 Nov 2026. */
+const longDate = (instant: string, timeZone: string) =>
   new Intl.DateTimeFormat('en-GB', {
     day: 'numeric',
     month: 'short',
     year: 'numeric',
-    timeZone: 'UTC',
+    timeZone,
   }).format(new Date(instant));
 
 function section(sheet: Sheet, title: string, body: () => void): void {

@@ -11,9 +11,18 @@ import { Field, Select, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { type ShopZone, TimeZone } from './TimeZone';
 
 /** Who works here, in which role. For the administrator alone. */
-export function People({ people, actor }: { readonly people: readonly Person[]; readonly actor: Actor }) {
+export function People({
+  people,
+  zone,
+  actor,
+}: {
+  readonly people: readonly Person[];
+  readonly zone: ShopZone;
+  readonly actor: Actor;
+}) {
   const router = useRouter();
   const [refusal, setRefusal] = useState('');
   const { register, handleSubmit, reset, formState } = useForm<NewPerson>({
@@ -127,6 +136,7 @@ export function People({ people, actor }: { readonly people: readonly Person[]; 
           </Press>
         </Box>
       </Grid>
+      <TimeZone zone={zone} />
     </Box>
   );
 }

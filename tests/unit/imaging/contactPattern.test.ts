@@ -61,7 +61,8 @@ function naive(picture: Raster, flank: Quad): Pick<ContactPattern, 'coverage' | 
 }
 
 describe('the contact pattern of painted flanks', () => {
-  it('is read within tolerance where a plain threshold fails, and bad pictures are trusted less than every good one', async () => {
+  let least = Number.NaN;
+  it('is read within tolerance where a plain threshold fails', async () => {
     const failed: number[] = [];
     const trusted: number[] = [];
     const errors = { coverage: [] as number[], middle: [] as number[] };
@@ -101,6 +102,12 @@ describe('the contact pattern of painted flanks', () => {
     expect(mean(errors.middle)).toBeLessThan(0.02);
     expect(proposals.length).toBeGreaterThanOrEqual(4 * (COUNT - 1));
     expect(mean(proposals)).toBeLessThan(0.08);
+    least = Math.min(...trusted);
+  }, 240_000);
+
+  it('is trusted less than every good one where it misleads: spoilt pictures, and corners set wrong', async () => {
+    // The test before says how far the good ones are trusted.
+    expect(least).toBeGreaterThan(0.3);
     const doubted: [string, number][] = [];
     // Corners outside the picture are refused, so these leave room for those that are too far out.
     const roomy = seeds(FIRST + 500, 40).filter((seed) => {
@@ -110,23 +117,24 @@ describe('the contact pattern of painted flanks', () => {
     for (const seed of roomy.slice(0, process.env.STEREOTOME_FULL ? 12 : 4)) {
       const options = paintedFlank(seed);
       const truth = patchTruth(options);
-      const read = async (what: string, over: object, flank: Quad = options.corners) => {
-        const found = contactPattern(await photographed({ ...options, ...over }), { flank });
+      const read = (what: string, picture: Raster, flank: Quad = options.corners) => {
+        const found = contactPattern(picture, { flank });
         doubted.push([`${what} ${seed}`, found.confidence]);
         return found;
       };
       // Out of focus or blown out it may be read all the same; then nobody is misled by trusting it.
-      const readOrDoubted = async (what: string, over: object) => {
-        if (within(await read(what, over), truth)) doubted.pop();
-      };
-      await readOrDoubted('blurred', { blur: 7 });
-      await readOrDoubted('blown out', { exposure: 7, glare: 5 });
-      await read('unpainted', { compound: undefined });
-      await read('corners moved', {}, moved(options.corners, 0.12, 0.4));
-      await read('corners too far out', {}, scaled(options.corners, 1.22));
-      await read('corners too far in', {}, scaled(options.corners, 0.6));
+      for (const [what, over] of [
+        ['blurred', { blur: 7 }],
+        ['blown out', { exposure: 7, glare: 5 }],
+      ] as const)
+        if (within(read(what, await photographed({ ...options, ...over })), truth)) doubted.pop();
+      read('unpainted', await photographed({ ...options, compound: undefined }));
+      const sound = await photographed(options);
+      read('corners moved', sound, moved(options.corners, 0.12, 0.4));
+      read('corners too far out', sound, scaled(options.corners, 1.22));
+      read('corners too far in', sound, scaled(options.corners, 0.6));
     }
-    const least = Math.min(...trusted);
+    expect(doubted.length).toBeGreaterThanOrEqual(16);
     expect(doubted.filter(([, confidence]) => confidence >= least)).toEqual([]);
   }, 240_000);
 

@@ -1,6 +1,7 @@
 import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
 import { openBench } from '@/server/job/readSnapshot';
+import { shopToday } from '@/server/shopDay';
 import { Bench } from '@/ui/bench/Bench';
 import { forPage, pageActor } from '../../session';
 
@@ -14,7 +15,7 @@ export default async function JobPage({ params }: { params: Promise<{ peg: strin
       first={{ snapshot, cursor, shop }}
       actor={actor}
       rights={rightsOf(actor.role)}
-      today={context.now().toISOString().slice(0, 10)}
+      today={shopToday(context)}
     />
   );
 }
