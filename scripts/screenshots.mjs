@@ -79,7 +79,7 @@ try {
       });
     await page.goto(HOME + url, { waitUntil: 'networkidle' });
     // Fields are filled when the page has come to life.
-    await page.locator('html[data-alive]').waitFor({ state: 'attached' });
+    await page.locator('html[data-alive]:not(:has([data-loading]))').waitFor({ state: 'attached' });
     await page.waitForTimeout(400);
     if (link) await page.getByRole('link', { name: link }).click();
     if (link) await page.waitForURL((at) => at.pathname !== url);

@@ -12,8 +12,9 @@ export interface Context {
 
 export interface SentBy {
   readonly deviceId: string;
-  /** Milliseconds since 1970, by the device. */
+  /** Milliseconds since 1970, by the device as it sent, and by the shop as it began to hear: a large picture takes a while. */
   readonly deviceNow: number;
+  readonly heardNow: number;
 }
 
 export const instant = (context: Context): string => context.now().toISOString();

@@ -40,7 +40,8 @@ export async function openPage(): Promise<OnPage> {
   };
 }
 
-const alive = (page: Page) => page.locator('html[data-alive]').waitFor({ state: 'attached' });
+const alive = (page: Page) =>
+  page.locator('html[data-alive]:not(:has([data-loading]))').waitFor({ state: 'attached' });
 
 /**
  * Bytes of all bodies sent and received from Enter until nothing more comes for two seconds, on a job with so many readings,

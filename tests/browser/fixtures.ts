@@ -88,8 +88,9 @@ let home = '';
 /** Where this page's shop is: what the application itself sends as the origin of its requests. */
 const homeOf = (page: Page): string => (page.url().startsWith('http') ? new URL(page.url()).origin : home);
 
-/** Waits until the page has come to life: what is typed before that is the browser’s, not yet the page’s. */
-export const alive = (page: Page) => page.locator('html[data-alive]').waitFor({ state: 'attached' });
+/** Waits until the page has come to life, the bench with it: what is typed before that is the browser’s, not yet the page’s. */
+export const alive = (page: Page) =>
+  page.locator('html[data-alive]:not(:has([data-loading]))').waitFor({ state: 'attached' });
 
 /** Loads the page anew and waits until it has come to life. */
 export async function reload(page: Page): Promise<void> {

@@ -204,11 +204,12 @@ describe('a grade that was put down without network', () => {
 });
 
 describe('which is last', () => {
+  const heardNow = () => shop.context.now().getTime();
   /** A count of the ring, sent by a device whose clock says `deviceNow`, of the time that the device noted. */
   const sent = (counted: number, deviceId: string, deviceTime: string, deviceNow: string) =>
     keepRecord(
       inspector,
-      { ...shop.context, sentBy: { deviceId, deviceNow: Date.parse(deviceNow) } },
+      { ...shop.context, sentBy: { deviceId, deviceNow: Date.parse(deviceNow), heardNow: heardNow() } },
       {
         ...captureHead(jobId, inspector),
         deviceTime,
@@ -236,6 +237,15 @@ describe('which is last', () => {
     shop.setTime('2026-11-24T08:20:00.000Z');
     sent(3, 'tablet', '2026-11-24T11:15:00.000Z', '2026-11-24T11:20:00.000Z');
     expect(inOrder()).toEqual(['1', '2 by receipt', '3']);
+  });
+
+  it('keeps the order of one device, however long each of its captures took to be heard', () => {
+    // The second one came over a quick network, the first over a slow one: measured, the clock seems to differ by half a second.
+    shop.setTime('2026-11-24T08:30:00.700Z');
+    sent(1, 'tablet', '2026-11-24T08:29:59.000Z', '2026-11-24T08:30:00.000Z');
+    shop.setTime('2026-11-24T08:30:00.900Z');
+    sent(2, 'tablet', '2026-11-24T08:29:59.100Z', '2026-11-24T08:30:00.800Z');
+    expect(inOrder()).toEqual(['1', '2']);
   });
 
   it('never refuses a capture for its time', () => {

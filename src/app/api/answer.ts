@@ -35,7 +35,7 @@ export const answer = (work: (call: Call) => unknown) =>
  */
 export const answerCapture = (work: (call: Call) => CaptureAnswer | Promise<CaptureAnswer>) =>
   answer(async (asked) => {
-    const call = { ...asked, context: { ...asked.context, ...sentBy(asked.request) } };
+    const call = { ...asked, context: { ...asked.context, ...sentBy(asked) } };
     const stored = await work(call);
     const since = call.request.headers.get('x-since');
     if (since === null) return stored;
@@ -43,10 +43,10 @@ export const answerCapture = (work: (call: Call) => CaptureAnswer | Promise<Capt
     return { ...stored, job: readStream(call.actor, call.context, { jobId: stored.jobId, since, shop }) };
   });
 /** The device that sends, and its clock; a caller without one is taken at its word. */
-function sentBy({ headers }: NextRequest): Pick<Context, 'sentBy'> {
+function sentBy({ request: { headers }, context }: Call): Pick<Context, 'sentBy'> {
   const [deviceId, deviceNow] = [headers.get('x-device'), Number(headers.get('x-device-now'))];
   if (!deviceId || deviceId.length > 80 || !Number.isFinite(deviceNow) || deviceNow === 0) return {};
-  return { sentBy: { deviceId, deviceNow } };
+  return { sentBy: { deviceId, deviceNow, heardNow: context.now().getTime() } };
 }
 type CaptureAnswer = { readonly jobId: string };
 

@@ -3,6 +3,8 @@ import { type Context, instant } from '../context';
 
 /** A clock that is set again while captures wait tells nothing of when they were taken. */
 const JUMP_MS = 2 * 60_000;
+/** What two measurements of one clock differ by on a slow network: less than this is the same offset, so that order is kept. */
+const SAME_MS = 1000;
 /** Instants that a date can hold. */
 const LATEST = 8.64e15;
 
@@ -20,9 +22,10 @@ export function happened(context: Context, { deviceTime }: { readonly deviceTime
   const { db, sentBy } = context;
   const receivedAt = instant(context);
   if (!sentBy) return { receivedAt, happenedAt: deviceTime, clockJumped: 0 };
-  const offset = Date.parse(receivedAt) - sentBy.deviceNow;
+  const measured = sentBy.heardNow - sentBy.deviceNow;
   const before = readClockOffset(db, sentBy.deviceId);
-  putClockOffset(db, sentBy.deviceId, offset, receivedAt);
+  const offset = before !== undefined && Math.abs(measured - before) < SAME_MS ? before : measured;
+  if (offset !== before) putClockOffset(db, sentBy.deviceId, offset, receivedAt);
   const at = Date.parse(deviceTime) + offset;
   const jumped = before !== undefined && Math.abs(offset - before) > JUMP_MS;
   if (jumped || !(Math.abs(at) < LATEST)) return { receivedAt, happenedAt: receivedAt, clockJumped: 1 };

@@ -21,7 +21,9 @@ const NOUN: Record<QueuedCapture['kind'], string> = {
   strike: 'strike',
 };
 
-export function waitingWords(queued: readonly QueuedCapture[]): string {
+/** What is not on the disk yet is told first: until then the tablet had better not be closed. */
+export function waitingWords(queued: readonly QueuedCapture[], writing = 0): string {
+  if (writing > 0) return `Keeping ${writing === 1 ? 'a capture' : `${writing} captures`} …`;
   if (queued.length === 0) return 'Everything is stored';
   const refused = queued.filter(({ status }) => status === 'needs-you').length;
   const kinds = new Set(queued.map(({ kind }) => kind));
@@ -34,6 +36,7 @@ export function waitingWords(queued: readonly QueuedCapture[]): string {
 /** How many captures wait on this device, and the ones that the shop's computer could not store. */
 export function WaitingUploads({ actor }: { readonly actor: Actor }) {
   const queued = useStore(queue, (state) => state.queued);
+  const writing = useStore(queue, (state) => state.writing);
   useEffect(() => followQueue(actor.id), [actor.id]);
   const [open, setOpen] = useState(false);
   return (
@@ -48,7 +51,7 @@ export function WaitingUploads({ actor }: { readonly actor: Actor }) {
         data-testid="waiting-uploads"
       >
         <Upload size={20} aria-hidden />
-        <span aria-live="polite">{waitingWords(queued)}</span>
+        <span aria-live="polite">{waitingWords(queued, writing)}</span>
       </Press>
       {open && queued.length > 0 && (
         <Box

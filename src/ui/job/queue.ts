@@ -18,7 +18,11 @@ import { hearTabs, tellTabs } from './tabs';
  * before it is written, so that the next thing that is taken knows of it.
  */
 
-export const queue = createStore<{ readonly queued: readonly QueuedCapture[] }>(() => ({ queued: [] }));
+export const queue = createStore<{
+  readonly queued: readonly QueuedCapture[];
+  /** How many of them are not safe on the disk yet. */
+  readonly writing: number;
+}>(() => ({ queued: [], writing: 0 }));
 
 /** Taken here and still being written to the disk. */
 const writing = new Map<string, QueuedCapture>();
@@ -85,7 +89,7 @@ export function takeCapture({ kind, jobId, peg, author, content, blob }: Capture
     ...(blob ? { blob } : {}),
   };
   writing.set(id, capture);
-  queue.setState(({ queued }) => ({ queued: [...queued, capture] }));
+  queue.setState(({ queued }) => ({ queued: [...queued, capture], writing: writing.size }));
   return { id, kept: written(capture) };
 }
 
@@ -98,6 +102,7 @@ async function written(capture: QueuedCapture): Promise<void> {
     throw error;
   } finally {
     writing.delete(capture.id);
+    queue.setState({ writing: writing.size });
   }
   await changed();
 }

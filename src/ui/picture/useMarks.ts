@@ -26,11 +26,15 @@ export function useMarks(work: Work) {
     return wrong === undefined;
   };
   const change = async (next: readonly Mark[], words: string) => {
-    if (await record(next, words)) setSteps((list) => [...list, stored]);
+    // The step stands at once, as the mark does: whoever presses again quickly takes the next one back.
+    setSteps((list) => [...list, stored]);
+    if (!(await record(next, words))) setSteps((list) => list.filter((step) => step !== stored));
   };
   const takeBack = async () => {
     const last = steps.at(-1);
-    if (last && (await record(last, 'Step taken back'))) setSteps((list) => list.slice(0, -1));
+    if (!last) return;
+    setSteps((list) => list.slice(0, -1));
+    if (!(await record(last, 'Step taken back'))) setSteps((list) => [...list, last]);
   };
   const others = (mark: Mark) => stored.filter(({ id }) => id !== mark.id);
   return {

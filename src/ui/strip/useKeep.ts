@@ -27,7 +27,8 @@ export function useKeep({ job, onUndoable }: Pick<Keeping, 'job' | 'onUndoable'>
       return 'This device has no room to keep it. Free some space; what you put down is still here.';
     }
     onUndoable({ kind: 'record', captureId: taken.id, words });
-    await job.drain();
+    // It is safe on this device; sending it is nobody's to wait for.
+    void job.drain();
     return undefined;
   };
 }

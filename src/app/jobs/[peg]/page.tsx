@@ -2,7 +2,7 @@ import { rightsOf } from '@/model/rights';
 import { shopContext } from '@/server/instance';
 import { openBench } from '@/server/job/readSnapshot';
 import { shopToday } from '@/server/shopDay';
-import { Bench } from '@/ui/bench/Bench';
+import { BenchPage } from '@/ui/bench/BenchPage';
 import { forPage, pageActor } from '../../session';
 
 export default async function JobPage({ params }: { params: Promise<{ peg: string }> }) {
@@ -11,7 +11,7 @@ export default async function JobPage({ params }: { params: Promise<{ peg: strin
   const { peg } = await params;
   const { snapshot, cursor, shop } = await forPage(() => openBench(actor, context, { peg: Number(peg) }));
   return (
-    <Bench
+    <BenchPage
       first={{ snapshot, cursor, shop }}
       actor={actor}
       rights={rightsOf(actor.role)}
