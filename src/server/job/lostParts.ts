@@ -1,14 +1,14 @@
 import { listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
 import { listDecisions, listGrades } from '@/db/judgements';
 import type { Db } from '@/db/open';
-import type { RecordContent } from '@/model/benchRecord';
+import { refersTo } from '@/model/recordKinds';
 import type { UnitType } from '@/model/unitType';
 import { Refusal } from '../refusal';
 
 /** A description that dropped a part, check or step of which this job has records would leave them without a home. */
 export function refuseLostParts(db: Db, jobId: string, next: UnitType, before: UnitType): void {
   const readings = listReadings(db, jobId);
-  const contents = listRecords(db, jobId).map(({ content }) => content);
+  const named = listRecords(db, jobId).map(({ content }) => refersTo(content));
   const captured = [
     ...readings,
     ...listFindings(db, jobId),
@@ -16,14 +16,22 @@ export function refuseLostParts(db: Db, jobId: string, next: UnitType, before: U
     ...listGrades(db, jobId),
     ...listDecisions(db, jobId),
   ].flatMap(({ positionId }) => positionId ?? []);
-  refuseLost('positions', [...captured, ...contents.flatMap(positionsIn)], next, before);
+  refuseLost('positions', [...captured, ...named.flatMap(({ positions = [] }) => positions)], next, before);
   refuseLost(
     'checks',
-    [...readings.map(({ checkId }) => checkId), ...contents.flatMap(checksIn)],
+    [
+      ...readings.map(({ checkId }) => checkId),
+      ...named.flatMap(({ checks = [] }) => checks.map(({ checkId }) => checkId)),
+    ],
     next,
     before,
   );
-  refuseLost('steps', contents.flatMap(stepsIn), next, before);
+  refuseLost(
+    'steps',
+    named.flatMap(({ steps = [] }) => steps),
+    next,
+    before,
+  );
 }
 
 function refuseLost(
@@ -46,14 +54,3 @@ function nameOf(type: UnitType, list: 'positions' | 'checks' | 'steps', id: stri
   if (list === 'positions') return type.positions.find((position) => position.id === id)?.name ?? id;
   return type[list].find((entry) => entry.id === id)?.title ?? id;
 }
-
-const positionsIn = (content: RecordContent): string[] =>
-  content.what === 'step'
-    ? (content.shims ?? []).map(({ positionId }) => positionId)
-    : 'positionId' in content && content.positionId
-      ? [content.positionId]
-      : [];
-const checksIn = (content: RecordContent): string[] =>
-  content.what === 'not-measured' ? [content.checkId] : [];
-const stepsIn = (content: RecordContent): string[] =>
-  content.what === 'step' && content.stepId ? [content.stepId] : [];

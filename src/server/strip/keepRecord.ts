@@ -6,6 +6,7 @@ import { findPhotograph, insertRecord, listReadings, listRecords } from '@/db/ca
 import { listGauges } from '@/db/gauges';
 import { BenchRecordCaptureSchema, type RecordContent } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
+import { RECORD_KINDS, refersTo } from '@/model/recordKinds';
 import { mayDo } from '@/model/rights';
 import { UNIT_SYMBOL } from '@/model/units';
 import type { UnitType } from '@/model/unitType';
@@ -22,7 +23,7 @@ export const keepRecord = defineUseCase(
   BenchRecordCaptureSchema,
   (actor, context, capture) => {
     refuseOtherAuthor(actor, capture);
-    refuseCorrection(actor, capture.content);
+    refuseWithoutRight(actor, capture.content);
     return storeOnce(context, 'record', capture, (contentDigest) => {
       const { unitType } = openJob(context.db, capture.jobId);
       refuseUnknown(context, capture.jobId, unitType, capture.content);
@@ -33,32 +34,22 @@ export const keepRecord = defineUseCase(
 
 /** A record may only name what this job has; what it can't do without has to be there. */
 function refuseUnknown(context: Context, jobId: string, unitType: UnitType, content: RecordContent): void {
+  const { positions = [], checks = [], steps = [], photographs = [] } = refersTo(content);
+  for (const id of positions) positionOf(unitType, id);
+  for (const { checkId, positionId } of checks) checkOf(unitType, checkId, positionId);
+  for (const id of steps)
+    if (!unitType.steps.some((step) => step.id === id))
+      throw missing('content.stepId', `This unit has no step “${id}”.`);
+  for (const id of photographs) photographOf(context, jobId, id);
   switch (content.what) {
-    case 'count':
-      positionOf(unitType, content.positionId);
-      return;
-    case 'not-measured':
-      positionOf(unitType, content.positionId);
-      checkOf(unitType, content.checkId, content.positionId);
-      return;
     case 'match':
-      if (content.positionId) positionOf(unitType, content.positionId);
-      else if (content.note === '') throw missing('content.note', 'Say why its source can’t be found.');
-      if (
-        !listRecords(context.db, jobId).some(
-          (each) => each.id === content.debrisId && each.content.what === 'debris',
-        )
-      )
-        throw missing('content.debrisId', 'This piece is not on the list of this job.');
+      refuseUnknownPiece(context, jobId, content);
       return;
     case 'caution-seen':
       if (!cautionById(content.cautionId)) throw missing('content.cautionId', 'There is no such caution.');
       return;
     case 'lab':
-      if (content.answersId !== undefined) sentSample(context, jobId, content.answersId);
-      for (const { element } of content.values)
-        if (!shippedOilThresholds.elements.some(({ id }) => id === element))
-          throw missing('content.values', `“${element}” is no element that is judged here.`);
+      refuseUnknownFigures(context, jobId, content);
       return;
     case 'readings-moved':
       refuseWrongMoves(context, jobId, unitType, content);
@@ -66,30 +57,20 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
     case 'reading-gauge':
       refuseWrongGauge(context, jobId, content);
       return;
-    case 'picture-measured':
-      positionOf(unitType, content.positionId);
-      photographOf(context, jobId, content.photographId);
-      return;
-    case 'picture-marked':
-    case 'picture-scaled':
-    case 'picture-sized':
-      photographOf(context, jobId, content.photographId);
-      return;
-    case 'pattern-moved':
-      positionOf(unitType, content.positionId);
-      return;
     case 'step':
-      refuseUnknownStep(unitType, content);
+      refuseHalfStep(content);
       return;
     default:
+      // Of every other kind the registry has said all that there is to look at.
+      return;
   }
 }
 
-/** Whoever takes readings doesn't also say where others' belong. */
-function refuseCorrection(actor: Actor, { what }: RecordContent): void {
-  const right = 'reading.move';
-  if ((what === 'readings-moved' || what === 'reading-gauge') && !mayDo(actor.role, right))
-    throw new Refusal('no-right', `The role ${actor.role} may not put readings right.`, { right });
+/** Some kinds ask for more than taking captures: whoever takes readings doesn't also say where others' belong. */
+function refuseWithoutRight(actor: Actor, { what }: RecordContent): void {
+  const { right, noun } = RECORD_KINDS[what];
+  if (!mayDo(actor.role, right))
+    throw new Refusal('no-right', `The role ${actor.role} may not keep this (${noun}).`, { right });
 }
 
 function refuseWrongMoves(
@@ -134,13 +115,32 @@ function sentSample(context: Context, jobId: string, id: string): void {
   if (!sent) throw missing('content.answersId', 'No such sample was sent from this job.');
 }
 
-function refuseUnknownStep(unitType: UnitType, content: Extract<RecordContent, { what: 'step' }>): void {
-  if (content.stepId !== undefined && !unitType.steps.some(({ id }) => id === content.stepId))
-    throw missing('content.stepId', `This unit has no step “${content.stepId}”.`);
+function refuseUnknownPiece(
+  context: Context,
+  jobId: string,
+  { positionId, note, debrisId }: Extract<RecordContent, { what: 'match' }>,
+): void {
+  if (!positionId && note === '') throw missing('content.note', 'Say why its source can’t be found.');
+  const pieces = listRecords(context.db, jobId).filter(({ content }) => content.what === 'debris');
+  if (!pieces.some(({ id }) => id === debrisId))
+    throw missing('content.debrisId', 'This piece is not on the list of this job.');
+}
+
+function refuseUnknownFigures(
+  context: Context,
+  jobId: string,
+  { answersId, values }: Extract<RecordContent, { what: 'lab' }>,
+): void {
+  if (answersId !== undefined) sentSample(context, jobId, answersId);
+  for (const { element } of values)
+    if (!shippedOilThresholds.elements.some(({ id }) => id === element))
+      throw missing('content.values', `“${element}” is no element that is judged here.`);
+}
+
+function refuseHalfStep(content: Extract<RecordContent, { what: 'step' }>): void {
   if (content.stepId === undefined && !content.title)
     throw missing('content.title', 'Say what was done in the step that you add.');
   if (content.skipped && !content.reason) throw missing('content.reason', 'Say why the step is skipped.');
-  for (const { positionId } of content.shims ?? []) positionOf(unitType, positionId);
 }
 
 const missing = (path: string, message: string) =>

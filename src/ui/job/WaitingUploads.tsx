@@ -5,6 +5,7 @@ import { Upload } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Actor } from '@/model/people';
+import { RECORD_KINDS } from '@/model/recordKinds';
 import { Field, TextInput } from '../kit/Field';
 import { Press } from '../kit/Press';
 import { saveFile } from '../kit/saveFile';
@@ -20,6 +21,12 @@ const NOUN: Record<QueuedCapture['kind'], string> = {
   decision: 'decision',
   strike: 'strike',
 };
+
+/** A record is told by its kind. */
+function nounOf({ kind, content }: QueuedCapture): string {
+  const { what } = (content.content ?? {}) as { what?: keyof typeof RECORD_KINDS };
+  return kind === 'record' && what ? RECORD_KINDS[what].noun : NOUN[kind];
+}
 
 /** What is not on the disk yet is told first: until then the tablet had better not be closed. */
 export function waitingWords(queued: readonly QueuedCapture[], writing = 0): string {
@@ -84,7 +91,7 @@ function WaitingLine({ capture, actor }: { readonly capture: QueuedCapture; read
   return (
     <Box borderBottom="1px solid" borderColor="rule" paddingBlock="8px">
       <Box>
-        {NOUN[capture.kind]} of peg {capture.peg}, {own ? 'yours' : `waits for ${capture.authorName}`}
+        {nounOf(capture)} of peg {capture.peg}, {own ? 'yours' : `waits for ${capture.authorName}`}
       </Box>
       {own && capture.status === 'needs-you' && (
         <>
