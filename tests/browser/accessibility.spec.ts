@@ -1,6 +1,25 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { enter, expect, test } from './fixtures';
+import { test as base, enter, expect } from './fixtures';
+
+/** One page a worker reads them all, one after the other: what a fresh browser loads anew each time is not what is looked at here. */
+const test = base.extend<object, { reader: Page }>({
+  reader: [
+    async ({ browser, shop }, use) => {
+      const context = await browser.newContext({
+        baseURL: shop.url,
+        viewport: { width: 1280, height: 800 },
+        reducedMotion: 'reduce',
+        serviceWorkers: 'block',
+      });
+      await context.addInitScript(() => localStorage.setItem('theme', 'light'));
+      await use(await context.newPage());
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  page: async ({ reader }, use) => use(reader),
+});
 
 const PAGES = [
   ['the door', '/sign-in'],
@@ -42,12 +61,21 @@ const RULES = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'];
 /** Nothing may run out of the screen sideways. */
 const widthNeeded = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth);
 
+/** Drawings that stand as they do on the section's own page, where they are looked at: many thousand elements each. */
+const DRAWN_ELSEWHERE: Partial<Record<string, string>> = {
+  power: '[data-testid="section"]',
+  'all unit types': '[data-testid="section"]',
+};
+
 /**
  * A builder whose answer lists what is wrong only; which rules are asked is chosen after. Its older mode works in the page
  * itself, where the newer one opens another page for each look: there are no frames here that would need that.
  */
-const asked = (page: Page) =>
-  new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode();
+const asked = (page: Page, name: string) => {
+  const rules = new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode();
+  const elsewhere = DRAWN_ELSEWHERE[name];
+  return elsewhere ? rules.exclude(elsewhere) : rules;
+};
 
 const faultsOf = async (rules: AxeBuilder): Promise<string[]> =>
   (await rules.analyze()).violations.flatMap(({ id, nodes }) =>
@@ -65,18 +93,18 @@ const toNight = async (page: Page) => {
 
 for (const [name, url] of [...PAGES, ...SHEETS]) {
   test(`${name}: passes the accessibility rules in both shifts and fits its screen`, async ({ page }) => {
-    await page.addInitScript(() => localStorage.setItem('theme', 'light'));
+    await page.setViewportSize({ width: 1280, height: 800 });
     await enter(page, 'lead', url);
     await expect(page.locator('h1, h2').first()).toBeVisible();
-    for (const width of [1024, 1920, 1280]) {
+    for (const width of [1280, 1920, 1024]) {
       await page.setViewportSize({ width, height: 800 });
       expect(await widthNeeded(page), `at ${width}`).toBeLessThanOrEqual(width);
     }
-    expect(await faultsOf(asked(page).withTags(RULES)), 'day').toEqual([]);
+    expect(await faultsOf(asked(page, name).withTags(RULES)), 'day').toEqual([]);
     if (SHEETS.some(([paper]) => paper === name)) return;
     // The night shift has other colours and the same everything else.
     await toNight(page);
-    expect(await faultsOf(asked(page).withRules('color-contrast')), 'night').toEqual([]);
+    expect(await faultsOf(asked(page, name).withRules('color-contrast')), 'night').toEqual([]);
   });
 }
 

@@ -85,7 +85,7 @@ test('the same series through the bench gauge: it streams, it sends, the next to
 });
 
 for (const slowed of [1, 4]) {
-  test(`ten readings as fast as keys can be pressed land on ten places in order, the processor slowed ${slowed} times`, async ({
+  test(`ten readings as fast as keys can be pressed land on ten places in order, the processor slowed ${slowed} times${slowed === 1 ? ' @full' : ''}`, async ({
     page,
     context,
   }) => {

@@ -219,7 +219,7 @@ test('a series that began a tooth late is put right as a whole, and each reading
   expect(readings.map(({ place }) => place)).toEqual(['tooth 1', 'tooth 2', 'tooth 3']);
 });
 
-test('a unit is handed over, leaves the rack, is found by its peg, and can be hung up again', async ({
+test('a unit is handed over, leaves the rack, is found by its peg, and can be hung up again @full', async ({
   page,
 }) => {
   await enter(page, 'lead');

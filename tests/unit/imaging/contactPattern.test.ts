@@ -114,7 +114,7 @@ describe('the contact pattern of painted flanks', () => {
       const { corners, width, height } = paintedFlank(seed);
       return scaled(corners, 1.22).every(([x, y]) => x > 0 && y > 0 && x < width && y < height);
     });
-    for (const seed of roomy.slice(0, process.env.STEREOTOME_FULL ? 12 : 4)) {
+    for (const seed of roomy.slice(0, process.env.STEREOTOME_FULL ? 12 : 3)) {
       const options = paintedFlank(seed);
       const truth = patchTruth(options);
       const read = (what: string, picture: Raster, flank: Quad = options.corners) => {
@@ -134,7 +134,7 @@ describe('the contact pattern of painted flanks', () => {
       read('corners too far out', sound, scaled(options.corners, 1.22));
       read('corners too far in', sound, scaled(options.corners, 0.6));
     }
-    expect(doubted.length).toBeGreaterThanOrEqual(16);
+    expect(doubted.length).toBeGreaterThanOrEqual(12);
     expect(doubted.filter(([, confidence]) => confidence >= least)).toEqual([]);
   }, 240_000);
 
