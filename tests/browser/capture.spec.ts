@@ -269,6 +269,7 @@ test('the last capture can be taken back for ten seconds, an older one is struck
   await page.getByLabel('Why?').fill('plunger on a burr');
   await page.getByRole('button', { name: 'Strike out', exact: true }).click();
   await expect(page.getByText('Struck out by Mirel Astrand: plunger on a burr')).toBeVisible();
+  await everythingStored(page);
   expect((await storedJob(page, jobId)).readings).toMatchObject([
     { raw: '0.2', struck: { slip: true } },
     { raw: '0.23', struck: { slip: false, reason: 'plunger on a burr' } },

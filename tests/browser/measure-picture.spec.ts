@@ -181,6 +181,8 @@ test('corners go by the keyboard too; crossed ones are refused in words, a bare 
   );
   // Fetching is held back, so that there is something to stop.
   await page.route('**/pixels', () => new Promise(() => {}));
+  await page.reload();
+  await alive(page);
   await page.getByRole('button', { name: 'Propose corners' }).click();
   const stop = page.getByRole('button', { name: 'Stop' });
   await stop.click();
