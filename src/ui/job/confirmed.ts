@@ -35,7 +35,8 @@ export function withAnswer(
   const follows = since !== undefined && reaches(confirmed.cursor, since) && reaches(answer.cursor, since);
   if (!answer.whole && !follows) return undefined;
   const snapshot = withRows(confirmed.snapshot, answer, unitType);
-  const devices = answer.devices ?? (answer.whole || !hasRows(answer) ? [] : confirmed.devices);
+  // Left out means that nothing waits anywhere.
+  const devices = answer.devices ?? [];
   const same = snapshot === confirmed.snapshot && sameDevices(devices, confirmed.devices);
   if (same && answer.shop === confirmed.shop && answer.cursor === confirmed.cursor) return confirmed;
   return {
@@ -48,8 +49,6 @@ export function withAnswer(
 
 const sameDevices = (a: Confirmed['devices'], b: Confirmed['devices']): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
-
-const hasRows = (answer: JobAnswer): boolean => ROW_KINDS.some((kind) => answer[kind] !== undefined);
 
 /** The same object where nothing of it changed, so that nothing that shows it has to be shown again. */
 function withRows(snapshot: JobSnapshot, answer: JobAnswer, unitType: UnitType): JobSnapshot {

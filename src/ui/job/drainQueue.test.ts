@@ -1,7 +1,14 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { drainQueue, outcomeOf } from './drainQueue';
-import { listQueued, putQueued, type QueuedCapture, removeQueued } from './queueStore';
+import {
+  forgetWithdrawn,
+  listQueued,
+  putQueued,
+  type QueuedCapture,
+  removeQueued,
+  withdrawQueued,
+} from './queueStore';
 
 /* On a store as a browser has it, in memory; what matters is what is sent, in which order, and what is left. */
 let at = 0;
@@ -35,6 +42,7 @@ const answers = (...list: (number | 'dead')[]) => {
 };
 
 beforeEach(async () => {
+  await forgetWithdrawn('a');
   for (const { id } of await listQueued()) await removeQueued(id);
   vi.stubGlobal('navigator', {});
 });
@@ -89,6 +97,16 @@ describe('emptying the queue', () => {
     expect(await drainQueue('mirel')).toBe(1);
     expect((await held()).get('a')).toMatchObject({ status: 'needs-you', message: 'because' });
     expect((await held()).has('b')).toBe(false);
+  });
+
+  it('takes off what was taken back while it was still being written, and sends it never', async () => {
+    await withdrawQueued('a');
+    await queue('a');
+    await queue('b');
+    const sent = answers();
+    expect(await drainQueue('mirel')).toBe(1);
+    expect(sent).toEqual(['/api/v1/captures/readings/b']);
+    expect((await held()).size).toBe(0);
   });
 
   it('leaves a colleague’s captures and what needs a person alone', async () => {

@@ -123,8 +123,11 @@ async function drainAlone(actorId: string, draining: Draining): Promise<number> 
     );
     if (due.length === 0) return stored;
     for (const capture of due) {
-      // Taken back since it was listed.
-      if (await wasWithdrawn(capture.id)) continue;
+      // Taken back since it was listed, or while it was still being written: off the queue, or it would be listed for ever.
+      if (await wasWithdrawn(capture.id)) {
+        await removeQueued(capture.id);
+        continue;
+      }
       const known = draining.knownOf(capture.jobId);
       const outcome = await sendCapture(capture, known);
       if (outcome.kind === 'later') return stored;
