@@ -130,22 +130,25 @@ export async function ensureBuild({ quiet = true } = {}) {
   return result;
 }
 
-/** Debian's Chromium, for the browser tests and the pictures of the README. */
+const BROWSERS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
+
+/** Debian's Chromium, for the browser tests and the pictures of the README: without its windows where Debian has it so. */
 export async function ensureChromium() {
-  if (fs.existsSync('/usr/bin/chromium')) return;
+  if (fs.existsSync(BROWSERS[0])) return;
   say('Installing Chromium from Debian’s packages.');
   const prefix = process.getuid?.() === 0 ? [] : ['sudo'];
+  const [command, ...rest] = [...prefix, 'apt-get'];
   const apt = (...args) =>
-    run([...prefix, 'apt-get'][0], [...prefix.slice(1), ...(prefix.length ? ['apt-get'] : []), ...args], {
-      quiet: true,
-      env: { DEBIAN_FRONTEND: 'noninteractive' },
-    });
+    run(command, [...rest, ...args], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } });
   await apt('update');
-  const { code, output } = await apt('install', '-y', '--no-install-recommends', 'chromium');
-  if (code !== 0) {
-    process.stdout.write(output);
-    throw new Error('Chromium could not be installed; the browser tests need /usr/bin/chromium.');
+  let output = '';
+  for (const name of ['chromium-headless-shell', 'chromium']) {
+    const installed = await apt('install', '-y', '--no-install-recommends', name);
+    if (BROWSERS.some((path) => fs.existsSync(path))) return;
+    output += installed.output;
   }
+  process.stdout.write(output);
+  throw new Error('Chromium could not be installed; the browser tests need it.');
 }
 
 /** Waits until something answers on the port, or the process that should answer has ended. */

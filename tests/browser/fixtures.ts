@@ -19,7 +19,7 @@ const NOTED = ['Failed to load resource', 'Service Worker registration blocked b
  * Each worker has a server and a shop of its own. Every page is watched: no word in the console, and no request that leaves
  * the machine.
  */
-export const test = base.extend<{ watched: string[] }, { shop: OwnShop }>({
+export const test = base.extend<{ watched: string[] }, { shop: OwnShop; tablet: BrowserContext }>({
   shop: [
     async ({ browserName: _ }, use, { parallelIndex }) => {
       const shop = await openOwnShop(`worker-${parallelIndex}`);
@@ -31,6 +31,20 @@ export const test = base.extend<{ watched: string[] }, { shop: OwnShop }>({
     { scope: 'worker', timeout: 90_000 },
   ],
   baseURL: async ({ shop }, use) => use(shop.url),
+  tablet: [
+    async ({ browser, shop }, use) => {
+      const context = await browser.newContext({ ...TABLET, baseURL: shop.url });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  // Tests that let the bench's worker in have a tablet of their own: what it keeps is what they look at.
+  context: async ({ context, tablet, serviceWorkers, shop }, use) => {
+    if (serviceWorkers === 'allow') return use(context);
+    await use(tablet);
+    await wipe(tablet, shop.url);
+  },
   watched: [
     async ({ page, baseURL }, use) => {
       const heard: string[] = [];
@@ -82,6 +96,26 @@ async function signIn(page: Page, who: Somebody, anew: boolean): Promise<void> {
   });
   expect(answer.ok()).toBe(true);
   if (!anew) keys.set(who, await page.context().cookies());
+}
+
+/** One tablet a worker: what the build costs to load and to compile is paid once. */
+const TABLET = {
+  viewport: { width: 1280, height: 800 },
+  reducedMotion: 'reduce',
+  serviceWorkers: 'block',
+} as const;
+
+/** As from its box: nobody signed in, nothing kept, no page open, on the network. */
+async function wipe(tablet: BrowserContext, origin: string): Promise<void> {
+  await Promise.all(tablet.pages().map((page) => page.close()));
+  await tablet.setOffline(false);
+  await tablet.unrouteAll({ behavior: 'ignoreErrors' });
+  await tablet.clearCookies();
+  const page = await tablet.newPage();
+  const session = await tablet.newCDPSession(page);
+  const storageTypes = 'local_storage,indexeddb,cache_storage,service_workers';
+  await session.send('Storage.clearDataForOrigin', { origin, storageTypes });
+  await page.close();
 }
 
 let home = '';
