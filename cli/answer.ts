@@ -1,12 +1,7 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import * as v from 'valibot';
 import { BadInput } from '@/core/badInput';
-import {
-  CALCULATIONS,
-  type Calculation,
-  PICTURE_CALCULATIONS,
-  type PictureCalculation,
-} from '@/core/calculations';
+import { CALCULATIONS } from '@/core/calculations';
 import { decodePicture } from '@/server/photos/decodePicture';
 import { Refusal } from '@/server/refusal';
 
@@ -17,14 +12,13 @@ export interface Answer {
   readonly stderr: string;
 }
 
-const EVERY: Record<string, Calculation | PictureCalculation> = { ...CALCULATIONS, ...PICTURE_CALCULATIONS };
 const jsonSchema = (schema: v.GenericSchema) => toJsonSchema(schema, { errorMode: 'ignore' });
 
 /** Answers `NAME`, `NAME --schema` or `--list`; the input is asked for only where a sum is worked out. */
 export async function answerOf(words: readonly string[], readInput: () => string): Promise<Answer> {
   const [name, option] = words;
   if (name === '--list') {
-    const lines = Object.entries(EVERY).map(([known, { line }]) => `${known.padEnd(18)} ${line}\n`);
+    const lines = Object.entries(CALCULATIONS).map(([known, { line }]) => `${known.padEnd(18)} ${line}\n`);
     return { status: 0, stdout: lines.join(''), stderr: '' };
   }
   try {
@@ -38,7 +32,7 @@ export async function answerOf(words: readonly string[], readInput: () => string
 
 async function worked(name: string | undefined, option: string | undefined, readInput: () => string) {
   if (name === undefined) throw new BadInput('', 'name a calculation; --list shows them');
-  const calculation = Object.hasOwn(EVERY, name) ? EVERY[name] : undefined;
+  const calculation = Object.hasOwn(CALCULATIONS, name) ? CALCULATIONS[name] : undefined;
   if (!calculation) throw new BadInput('', `there is no calculation “${name}”; --list shows them`);
   if (option === '--schema')
     return { input: jsonSchema(calculation.input), output: jsonSchema(calculation.output) };

@@ -3,8 +3,8 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { partProposal } from '@/core/decisions/partProposal';
 import { stripPlan } from '@/core/strip/stripPlan';
-import type { RecordContent } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
+import type { RecordContent } from '@/model/recordKinds';
 import { bookIn } from '@/server/book-in/bookIn';
 import { countIdentity } from '@/server/book-in/countIdentity';
 import { noteCause } from '@/server/causes/noteCause';
@@ -41,7 +41,7 @@ export async function seedJob(seeding: Seeding, job: DemoJob): Promise<void> {
   seedWaiting(seeding, job, jobId);
   seedCaptures(seeding, job, jobId);
   for (const [pairId, counts] of job.identities)
-    countIdentity(inspector, context, { jobId, pairId, version: 0, counts });
+    countIdentity(inspector, context, { ...captureHead(seeding, jobId), pairId, version: 0, counts });
   for (const [positionId, file] of job.photographs) await seedPhotograph(seeding, jobId, positionId, file);
   const { photographs } = gatherSnapshot(context.db, jobId);
   const keep = (content: RecordContent) => keepIn(seeding, jobId, content);
@@ -92,11 +92,15 @@ function seedWaiting(
     oilClaimed,
     history,
     dueOn,
-    holdReason: hold,
     waitsFor,
     tooClosePolicy,
   };
   editJob(lead, context, { jobId, edit });
+  if (hold)
+    keepRecord(lead, context, {
+      ...{ id: context.newId(), jobId, authorId: lead.id, deviceTime: context.now().toISOString() },
+      content: { what: 'held', ...hold },
+    });
 }
 
 function captureHead({ context, inspector, tick }: Seeding, jobId: string) {
@@ -189,7 +193,8 @@ function seedGrades({ context, inspector, tick }: Seeding, job: DemoJob, jobId: 
   }
 }
 
-function seedDecisions({ context, inspector, lead }: Seeding, job: DemoJob, jobId: string): void {
+function seedDecisions(seeding: Seeding, job: DemoJob, jobId: string): void {
+  const { context, inspector, lead } = seeding;
   for (const [positionId] of job.decisions) {
     const snapshot = gatherSnapshot(context.db, jobId);
     const parts = partStates(snapshot);
@@ -201,12 +206,13 @@ function seedDecisions({ context, inspector, lead }: Seeding, job: DemoJob, jobI
   if (job.cause) {
     const { words, plain, sureness, firstFailure } = job.cause;
     noteCause(inspector, context, {
-      jobId,
-      note: { version: 0, words, plainWords: plain, sureness, firstFailure },
+      ...captureHead(seeding, jobId),
+      ...{ version: 0, words, plainWords: plain, sureness, firstFailure },
     });
   }
   if (job.unitDecision) {
-    decideUnit(lead, context, { jobId, entry: { version: 0, ...job.unitDecision } });
+    const head = { ...captureHead(seeding, jobId), authorId: lead.id };
+    decideUnit(lead, context, { ...head, version: 0, ...job.unitDecision });
     issueReport(lead, context, { jobId });
   }
 }

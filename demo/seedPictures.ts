@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { CONTACT_PATTERN_VERSION, contactPattern } from '@/core/imaging/contactPattern';
 import { findScaleCard, SCALE_CARD } from '@/core/imaging/scaleCard';
-import type { RecordContent } from '@/model/benchRecord';
+import type { RecordContent } from '@/model/recordKinds';
 import type { gatherSnapshot } from '@/server/job/readSnapshot';
 import { decodePicture } from '@/server/photos/decodePicture';
 import { flankCorners } from './render/flankCorners';

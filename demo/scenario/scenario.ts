@@ -1,10 +1,10 @@
 import * as v from 'valibot';
-import { RecordContentSchema } from '@/model/benchRecord';
 import { FamilySchema, FindingContentSchema, GradeSchema } from '@/model/damage';
-import { SurenessSchema, UnitDecisionIdSchema } from '@/model/job';
+import { STATIONS, SurenessSchema, UnitDecisionIdSchema } from '@/model/job';
 import { IdentityCountsSchema } from '@/model/measuring';
 import { RoleSchema } from '@/model/people';
 import { MarkSchema } from '@/model/pictureRecord';
+import { RecordContentSchema } from '@/model/recordKinds';
 import { LooseSymptomSchema, NOTHING_NOTED, ReceivedSchema } from '@/model/symptoms';
 import { UnitSchema } from '@/model/units';
 import { UnitFamilySchema } from '@/model/unitType';
@@ -37,7 +37,10 @@ const JobSchema = v.object({
   bookedDaysAgo: v.number(),
   dueInDays: v.number(),
   waitsFor: v.string(),
-  hold: text,
+  /** What it waits for, whose turn it is, at which station. */
+  hold: v.optional(
+    v.object({ reason: text, whoActs: text, station: v.picklist(STATIONS.map(({ id }) => id)) }),
+  ),
   tooClosePolicy: v.optional(v.picklist(['', 'hold', 'accept', 'beyond']), ''),
   /** For a unit that nobody has described: parts as they came off. */
   parts: v.optional(v.array(v.strictTuple([v.string(), FamilySchema])), []),

@@ -1,40 +1,43 @@
 import { describe, expect, it } from 'vitest';
+import { cautionsForFamily, cautionsForReport } from '@/core/catalogs/cautions';
+import { familyName, findMode, modesOf } from '@/core/catalogs/words';
 import { FAMILIES, NOTHING_TO_SEE } from '@/model/damage';
-import { cautionsForFamily, cautionsForReport } from './cautions';
 import cautions from './cautions.json';
-import { familyName, findMode, modesOf } from './damageWords';
-import { shippedGradeRules } from './gradeRules';
+import { catalogsAsShipped } from './shipped';
 import { shippedUnitTypes } from './unitTypes';
 
+const catalogs = catalogsAsShipped();
 const cautionIds = cautions.cautions.map(({ id }) => id);
 
 describe('the catalog', () => {
   it('has words for every family, each once, and always a way to say that nothing is to be seen', () => {
     for (const family of FAMILIES) {
-      const ids = modesOf(family).map(({ id }) => id);
+      const ids = modesOf(catalogs, family).map(({ id }) => id);
       expect(new Set(ids).size, family).toBe(ids.length);
       expect(ids, family).toContain(NOTHING_TO_SEE);
-      expect(familyName(family)).not.toBe(family);
-      expect(modesOf(family).every(({ places }) => places.length > 0)).toBe(true);
+      expect(familyName(catalogs, family)).not.toBe(family);
+      expect(modesOf(catalogs, family).every(({ places }) => places.length > 0)).toBe(true);
     }
-    expect(findMode('gear-teeth', 'glazed')).toBeUndefined();
+    expect(findMode(catalogs, 'gear-teeth', 'glazed')).toBeUndefined();
   });
 
   it('lets grade rules speak only of words that are there', () => {
-    const known = new Set(FAMILIES.flatMap((family) => modesOf(family).map(({ id }) => id)));
-    const named = [...JSON.stringify(shippedGradeRules).matchAll(/"mode":\[([^\]]*)\]/g)].flatMap(
+    const known = new Set(FAMILIES.flatMap((family) => modesOf(catalogs, family).map(({ id }) => id)));
+    const named = [...JSON.stringify(catalogs['grade-rules']).matchAll(/"mode":\[([^\]]*)\]/g)].flatMap(
       ([, list]) => JSON.parse(`[${list}]`) as string[],
     );
     expect(named.filter((mode) => !known.has(mode))).toEqual([]);
-    expect(new Set(shippedGradeRules.rules.map(({ id }) => id)).size).toBe(shippedGradeRules.rules.length);
+    expect(new Set(catalogs['grade-rules'].rules.map(({ id }) => id)).size).toBe(
+      catalogs['grade-rules'].rules.length,
+    );
   });
 
   it('shows a grave caution where springs fly, bearings spin and fingers mesh, and defers to the maker on the report', () => {
-    expect(cautionsForFamily('hub-sleeve-fork').map(({ id }) => id)).toContain('springs-fly');
-    expect(cautionsForFamily('rolling-bearing').map(({ id }) => id)).toContain('no-compressed-air');
-    expect(cautionsForFamily('gear-teeth').map(({ id }) => id)).toContain('fingers-in-mesh');
+    expect(cautionsForFamily(catalogs, 'hub-sleeve-fork').map(({ id }) => id)).toContain('springs-fly');
+    expect(cautionsForFamily(catalogs, 'rolling-bearing').map(({ id }) => id)).toContain('no-compressed-air');
+    expect(cautionsForFamily(catalogs, 'gear-teeth').map(({ id }) => id)).toContain('fingers-in-mesh');
     expect(
-      cautionsForReport()
+      cautionsForReport(catalogs)
         .map(({ words }) => words)
         .join(' '),
     ).toContain('manual');

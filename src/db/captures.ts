@@ -1,6 +1,6 @@
-import type { RecordContent } from '@/model/benchRecord';
 import type { FindingContent } from '@/model/damage';
-import type { CaptureKind, StoredKind } from '@/model/job';
+import type { CaptureKind, JudgedKind, StoredKind } from '@/model/job';
+import { type RecordContent, readRecord } from '@/model/recordKinds';
 import type {
   BenchRecord,
   CaptureConflict,
@@ -164,7 +164,7 @@ export const listRecords = (db: Db, jobId: string, since = EVERYTHING): BenchRec
     `${selectCaptures('bench_records', 'record')} WHERE bench_records.job_id = ? AND bench_records.changed_seq > ? ORDER BY bench_records.happened_at, bench_records.id`,
   )
     .all(jobId, since)
-    .map((row) => ({ ...captured(row), content: JSON.parse(row.content_json) as RecordContent }));
+    .map((row) => ({ ...captured(row), content: readRecord(JSON.parse(row.content_json)) }));
 
 const TABLES: Record<StoredKind, string> = {
   reading: 'readings',
@@ -173,6 +173,10 @@ const TABLES: Record<StoredKind, string> = {
   record: 'bench_records',
   grade: 'judgement_captures',
   decision: 'judgement_captures',
+  cause: 'judgement_captures',
+  'unit-decision': 'judgement_captures',
+  identity: 'judgement_captures',
+  acceptance: 'judgement_captures',
 };
 
 /** What is stored under a capture id, whatever its kind; the id was made on a device and may come again. */
@@ -230,7 +234,7 @@ export function insertRecord(db: Db, record: CaptureToStore & { readonly content
 /** A grade or a decision as it came from a device, whether it was kept or lost against another. */
 export function insertJudgement(
   db: Db,
-  judgement: CaptureToStore & { readonly kind: 'grade' | 'decision'; readonly content: unknown },
+  judgement: CaptureToStore & { readonly kind: JudgedKind; readonly content: unknown },
 ): void {
   sql(
     db,

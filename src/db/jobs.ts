@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { type CatalogRevisions, CatalogRevisionsSchema } from '@/model/catalogs';
 import type { Job } from '@/model/snapshot';
 import { LooseSymptomSchema, ReceivedSchema } from '@/model/symptoms';
 import type { Db } from './open';
@@ -23,11 +24,11 @@ interface JobRow {
   oil_claimed: string;
   history: string;
   due_on: string;
-  hold_reason: string;
   waits_for: string;
   too_close_policy: Job['tooClosePolicy'];
   booked_at: string;
   booked_by_name: string;
+  catalogs_json: string;
   handed_over_at: string | null;
   handed_over_by_name: string | null;
 }
@@ -51,11 +52,11 @@ const toJob = (row: JobRow): Job => ({
   oilClaimed: row.oil_claimed,
   history: row.history,
   dueOn: row.due_on,
-  holdReason: row.hold_reason,
   waitsFor: row.waits_for,
   tooClosePolicy: row.too_close_policy,
   bookedAt: row.booked_at,
   bookedBy: row.booked_by_name,
+  catalogs: v.parse(CatalogRevisionsSchema, JSON.parse(row.catalogs_json)),
   handedOver:
     row.handed_over_at === null ? null : { at: row.handed_over_at, by: row.handed_over_by_name ?? '' },
 });
@@ -93,10 +94,15 @@ export function insertJob(db: Db, job: JobToStore): void {
   sql(
     db,
     `INSERT INTO jobs (id, version, peg, customer, customer_contact, machine, distance_km, unit_title, unit_type_id, unit_type_revision,
-       serial, tag, complaint, symptoms_json, received_json, oil_claimed, history, due_on, hold_reason, waits_for, booked_at, booked_by)
+       serial, tag, complaint, symptoms_json, received_json, oil_claimed, history, due_on, waits_for, booked_at, booked_by, catalogs_json)
      VALUES (@id, @version, @peg, @customer, @customerContact, @machine, @distanceKm, @unitTitle, @unitTypeId, @unitTypeRevision,
-       @serial, @tag, @complaint, @symptoms, @received, @oilClaimed, @history, @dueOn, @holdReason, @waitsFor, @bookedAt, @bookedById)`,
-  ).run({ ...job, symptoms: JSON.stringify(job.symptoms), received: JSON.stringify(job.received) });
+       @serial, @tag, @complaint, @symptoms, @received, @oilClaimed, @history, @dueOn, @waitsFor, @bookedAt, @bookedById, @catalogs)`,
+  ).run({
+    ...job,
+    symptoms: JSON.stringify(job.symptoms),
+    received: JSON.stringify(job.received),
+    catalogs: JSON.stringify(job.catalogs),
+  });
 }
 
 export type JobFields = Pick<
@@ -112,7 +118,6 @@ export type JobFields = Pick<
   | 'oilClaimed'
   | 'history'
   | 'dueOn'
-  | 'holdReason'
   | 'waitsFor'
   | 'tooClosePolicy'
 >;
@@ -123,7 +128,7 @@ export function updateJob(db: Db, id: string, version: number, fields: JobFields
     db,
     `UPDATE jobs SET version = version + 1, customer = @customer, customer_contact = @customerContact, machine = @machine, serial = @serial,
        tag = @tag, complaint = @complaint, symptoms_json = @symptoms, received_json = @received, oil_claimed = @oilClaimed, history = @history, due_on = @dueOn,
-       hold_reason = @holdReason, waits_for = @waitsFor, too_close_policy = @tooClosePolicy
+       waits_for = @waitsFor, too_close_policy = @tooClosePolicy
      WHERE id = @id AND version = @version`,
   ).run({
     ...fields,
@@ -140,5 +145,13 @@ export function pinUnitType(db: Db, id: string, version: number, revision: numbe
     db,
     'UPDATE jobs SET version = version + 1, unit_type_revision = ? WHERE id = ? AND version = ?',
   ).run(revision, id, version);
+  return result.changes === 1;
+}
+
+export function pinCatalogs(db: Db, id: string, version: number, revisions: CatalogRevisions): boolean {
+  const result = sql(
+    db,
+    'UPDATE jobs SET version = version + 1, catalogs_json = ? WHERE id = ? AND version = ?',
+  ).run(JSON.stringify(revisions), id, version);
   return result.changes === 1;
 }

@@ -4,6 +4,7 @@ import type { Cause, GradeEntry, PartDecision, UnitDecision } from '@/model/snap
 import type { Db } from './open';
 import { sql } from './statements';
 import { EVERYTHING } from './stream';
+import { putVersioned } from './versioned';
 
 /* What people decided about parts and units. One current row each, with a version; what stood before is in the change log. */
 
@@ -81,16 +82,17 @@ export function findUnitDecision(db: Db, jobId: string, since = EVERYTHING): Uni
   return { decision, reason, watch, version, by, at };
 }
 
-interface Stamp {
+/** What people edit is written only where it still carries the version that the edit was based on; 0 stands for nothing there yet. */
+export interface Based {
   readonly jobId: string;
   readonly version: number;
   readonly by: string;
   readonly at: string;
 }
 
-export function putGrade(
+export const putGrade = (
   db: Db,
-  row: Stamp & {
+  row: Based & {
     positionId: string;
     grade: Grade;
     proposed: Grade | null;
@@ -98,51 +100,57 @@ export function putGrade(
     rulesRevision: number;
     evidence: unknown;
   },
-): void {
-  sql(
+): boolean =>
+  putVersioned(
     db,
-    `INSERT INTO grades (job_id, position_id, version, grade, proposed, reason, rules_revision, evidence_json, by_id, at)
-     VALUES (@jobId, @positionId, @version, @grade, @proposed, @reason, @rulesRevision, @evidenceJson, @by, @at)
-     ON CONFLICT (job_id, position_id) DO UPDATE SET version = excluded.version, grade = excluded.grade, proposed = excluded.proposed,
-       reason = excluded.reason, rules_revision = excluded.rules_revision, evidence_json = excluded.evidence_json, by_id = excluded.by_id, at = excluded.at`,
-  ).run({ ...row, evidenceJson: JSON.stringify(row.evidence) });
-}
+    {
+      ...{ table: 'grades', keys: { job_id: 'jobId', position_id: 'positionId' } },
+      fields: {
+        ...{ grade: 'grade', proposed: 'proposed', reason: 'reason', rules_revision: 'rulesRevision' },
+        evidence_json: 'evidenceJson',
+      },
+    },
+    { ...row, evidenceJson: JSON.stringify(row.evidence) },
+  );
 
-export function putDecision(
+export const putDecision = (
   db: Db,
-  row: Stamp & { positionId: string; decision: PartDecisionId; proposed: PartDecisionId; reason: string },
-): void {
-  sql(
+  row: Based & { positionId: string; decision: PartDecisionId; proposed: PartDecisionId; reason: string },
+): boolean =>
+  putVersioned(
     db,
-    `INSERT INTO part_decisions (job_id, position_id, version, decision, proposed, reason, by_id, at)
-     VALUES (@jobId, @positionId, @version, @decision, @proposed, @reason, @by, @at)
-     ON CONFLICT (job_id, position_id) DO UPDATE SET version = excluded.version, decision = excluded.decision, proposed = excluded.proposed,
-       reason = excluded.reason, by_id = excluded.by_id, at = excluded.at`,
-  ).run(row);
-}
+    {
+      ...{ table: 'part_decisions', keys: { job_id: 'jobId', position_id: 'positionId' } },
+      fields: { decision: 'decision', proposed: 'proposed', reason: 'reason' },
+    },
+    row,
+  );
 
-export function putCause(
+export const putCause = (
   db: Db,
-  row: Stamp & { words: string; plainWords: string; sureness: Sureness; firstFailure: string | null },
-): void {
-  sql(
+  row: Based & { words: string; plainWords: string; sureness: Sureness; firstFailure: string | null },
+): boolean =>
+  putVersioned(
     db,
-    `INSERT INTO causes (job_id, version, words, plain_words, sureness, first_failure, by_id, at)
-     VALUES (@jobId, @version, @words, @plainWords, @sureness, @firstFailure, @by, @at)
-     ON CONFLICT (job_id) DO UPDATE SET version = excluded.version, words = excluded.words, plain_words = excluded.plain_words,
-       sureness = excluded.sureness, first_failure = excluded.first_failure, by_id = excluded.by_id, at = excluded.at`,
-  ).run(row);
-}
+    {
+      ...{ table: 'causes', keys: { job_id: 'jobId' } },
+      fields: {
+        ...{ words: 'words', plain_words: 'plainWords' },
+        ...{ sureness: 'sureness', first_failure: 'firstFailure' },
+      },
+    },
+    row,
+  );
 
-export function putUnitDecision(
+export const putUnitDecision = (
   db: Db,
-  row: Stamp & { decision: UnitDecisionId; reason: string; watch: string },
-): void {
-  sql(
+  row: Based & { decision: UnitDecisionId; reason: string; watch: string },
+): boolean =>
+  putVersioned(
     db,
-    `INSERT INTO unit_decisions (job_id, version, decision, reason, watch, by_id, at)
-     VALUES (@jobId, @version, @decision, @reason, @watch, @by, @at)
-     ON CONFLICT (job_id) DO UPDATE SET version = excluded.version, decision = excluded.decision, reason = excluded.reason,
-       watch = excluded.watch, by_id = excluded.by_id, at = excluded.at`,
-  ).run(row);
-}
+    {
+      ...{ table: 'unit_decisions', keys: { job_id: 'jobId' } },
+      fields: { decision: 'decision', reason: 'reason', watch: 'watch' },
+    },
+    row,
+  );

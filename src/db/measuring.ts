@@ -1,7 +1,9 @@
 import type { Acceptance, IdentityCounts, IdentityEntry } from '@/model/measuring';
+import type { Based } from './judgements';
 import type { Db } from './open';
 import { sql } from './statements';
 import { EVERYTHING } from './stream';
+import { putVersioned } from './versioned';
 
 export const listAcceptances = (db: Db, jobId: string, since = EVERYTHING): Acceptance[] =>
   sql<Acceptance>(
@@ -10,16 +12,15 @@ export const listAcceptances = (db: Db, jobId: string, since = EVERYTHING): Acce
      FROM check_acceptances JOIN people ON people.id = by_id WHERE job_id = ? AND changed_seq > ? ORDER BY at`,
   ).all(jobId, since);
 
-export function insertAcceptance(
-  db: Db,
-  acceptance: Omit<Acceptance, 'by'> & { readonly jobId: string; readonly byId: string },
-): void {
+/** Keeps an acceptance; a second one for the same readings changes nothing. */
+export function insertAcceptance(db: Db, acceptance: Acceptance & { readonly jobId: string }): true {
   sql(
     db,
     `INSERT INTO check_acceptances (job_id, position_id, check_id, readings_mark, reason, by_id, at)
-     VALUES (@jobId, @positionId, @checkId, @readings, @reason, @byId, @at)
+     VALUES (@jobId, @positionId, @checkId, @readings, @reason, @by, @at)
      ON CONFLICT DO NOTHING`,
   ).run(acceptance);
+  return true;
 }
 
 interface IdentityRow {
@@ -45,32 +46,15 @@ export const listIdentities = (db: Db, jobId: string, since = EVERYTHING): Ident
       at: row.at,
     }));
 
-/** Writes only when the row still carries the version that was edited (0: none yet); tells whether it did. */
-export function storeIdentity(
+export const putIdentity = (
   db: Db,
-  entry: {
-    readonly jobId: string;
-    readonly pairId: string;
-    readonly version: number;
-    readonly counts: IdentityCounts;
-    readonly byId: string;
-    readonly at: string;
-  },
-): boolean {
-  const { counts, ...rest } = entry;
-  const result = sql(
+  row: Based & { readonly pairId: string; readonly counts: IdentityCounts },
+): boolean =>
+  putVersioned(
     db,
-    `INSERT INTO identity_counts (job_id, pair_id, version, content_json, by_id, at)
-     SELECT @jobId, @pairId, 1, @content, @byId, @at WHERE @version = 0
-     ON CONFLICT (job_id, pair_id) DO NOTHING`,
+    {
+      ...{ table: 'identity_counts', keys: { job_id: 'jobId', pair_id: 'pairId' } },
+      fields: { content_json: 'content' },
+    },
+    { ...row, content: JSON.stringify(row.counts) },
   );
-  const params = { ...rest, content: JSON.stringify(counts) };
-  if (entry.version === 0) return result.run(params).changes === 1;
-  return (
-    sql(
-      db,
-      `UPDATE identity_counts SET version = version + 1, content_json = @content, by_id = @byId, at = @at
-       WHERE job_id = @jobId AND pair_id = @pairId AND version = @version`,
-    ).run(params).changes === 1
-  );
-}

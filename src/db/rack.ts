@@ -10,7 +10,6 @@ export interface RackListed {
   readonly machine: string;
   readonly customer: string;
   readonly waitsFor: string;
-  readonly holdReason: string;
   readonly dueOn: string;
   /** Null where the row has to be made (anew). */
   readonly counted: RackCounted | null;
@@ -19,6 +18,8 @@ export interface RackListed {
 export interface RackCounted {
   readonly unitFamily: string;
   readonly weightKg: number | null;
+  /** What holds it, in words; empty where nothing does. */
+  readonly hold: string;
   readonly station: StationId;
   readonly stationOpen: number;
   /** Why the job can't be read; empty where it can. */
@@ -32,10 +33,10 @@ interface RackRow {
   machine: string;
   customer: string;
   waits_for: string;
-  hold_reason: string;
   due_on: string;
   unit_family: string | null;
   weight_kg: number | null;
+  hold: string | null;
   station: StationId | null;
   station_open: number | null;
   trouble: string | null;
@@ -53,21 +54,22 @@ export const listRack = (
 ): RackListed[] =>
   sql<RackRow>(
     db,
-    `SELECT jobs.id AS job_id, peg, unit_title, machine, customer, waits_for, hold_reason, due_on,
-       unit_family, weight_kg, station, station_open, trouble
+    `SELECT jobs.id AS job_id, peg, unit_title, machine, customer, waits_for, due_on,
+       unit_family, weight_kg, hold, station, station_open, trouble
      FROM jobs LEFT JOIN rack_rows ON rack_rows.job_id = jobs.id AND stale = 0 AND made_by = @madeBy
      WHERE on_rack = 1 AND (due_on, peg) > (@afterDue, @afterPeg) ORDER BY due_on, peg LIMIT @size`,
   )
     .all(page)
     .map((row) => ({
       ...{ jobId: row.job_id, peg: row.peg, title: row.unit_title, machine: row.machine },
-      ...{ customer: row.customer, waitsFor: row.waits_for, holdReason: row.hold_reason, dueOn: row.due_on },
+      ...{ customer: row.customer, waitsFor: row.waits_for, dueOn: row.due_on },
       counted:
         row.station === null
           ? null
           : {
               unitFamily: row.unit_family ?? 'other',
               weightKg: row.weight_kg,
+              hold: row.hold ?? '',
               station: row.station,
               stationOpen: row.station_open ?? 0,
               trouble: row.trouble ?? '',
@@ -77,9 +79,9 @@ export const listRack = (
 export function putRackRow(db: Db, jobId: string, madeBy: number, counted: RackCounted): void {
   sql(
     db,
-    `INSERT INTO rack_rows (job_id, unit_family, weight_kg, station, station_open, trouble, made_by)
-     VALUES (@jobId, @unitFamily, @weightKg, @station, @stationOpen, @trouble, @madeBy)
-     ON CONFLICT (job_id) DO UPDATE SET unit_family = excluded.unit_family, weight_kg = excluded.weight_kg, station = excluded.station,
+    `INSERT INTO rack_rows (job_id, unit_family, weight_kg, hold, station, station_open, trouble, made_by)
+     VALUES (@jobId, @unitFamily, @weightKg, @hold, @station, @stationOpen, @trouble, @madeBy)
+     ON CONFLICT (job_id) DO UPDATE SET unit_family = excluded.unit_family, weight_kg = excluded.weight_kg, hold = excluded.hold, station = excluded.station,
        station_open = excluded.station_open, trouble = excluded.trouble, made_by = excluded.made_by, stale = 0`,
   ).run({ jobId, madeBy, ...counted });
 }

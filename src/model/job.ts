@@ -62,14 +62,13 @@ export const JobEditSchema = v.object({
   oilClaimed: words(120),
   history: words(600),
   dueOn: v.pipe(v.string(), v.isoDate('a date as 2026-11-24')),
-  holdReason: words(200),
   waitsFor: words(80),
   /** Empty: the shop's own rule. */
   tooClosePolicy: v.optional(v.picklist(['', ...TOO_CLOSE_POLICIES.map(({ id }) => id)]), ''),
 });
 export type JobEdit = v.InferOutput<typeof JobEditSchema>;
 
-const capture = {
+export const captureFields = {
   id: CaptureIdSchema,
   jobId: IdSchema,
   authorId: IdSchema,
@@ -78,7 +77,7 @@ const capture = {
 
 /** A reading as it was taken. The server works out the value in the base unit itself. */
 export const ReadingCaptureSchema = v.object({
-  ...capture,
+  ...captureFields,
   positionId: IdSchema,
   checkId: IdSchema,
   place: words(30),
@@ -95,14 +94,14 @@ export const ReadingCaptureSchema = v.object({
 export type ReadingCapture = v.InferOutput<typeof ReadingCaptureSchema>;
 
 export const FindingCaptureSchema = v.object({
-  ...capture,
+  ...captureFields,
   positionId: IdSchema,
   ...FindingContentSchema.entries,
 });
 export type FindingCapture = v.InferOutput<typeof FindingCaptureSchema>;
 
 export const PhotographCaptureSchema = v.object({
-  ...capture,
+  ...captureFields,
   positionId: v.optional(IdSchema),
   /** Where in the work it was taken, and at which step of the strip. */
   station: v.optional(v.picklist(STATIONS.map(({ id }) => id))),
@@ -115,7 +114,9 @@ export const PhotographCaptureSchema = v.object({
 export const CAPTURE_KINDS = ['reading', 'finding', 'photograph', 'record'] as const;
 export const CaptureKindSchema = v.picklist(CAPTURE_KINDS);
 /** Everything that is stored under a mark made on a device. */
-export type StoredKind = CaptureKind | 'grade' | 'decision';
+export type StoredKind = CaptureKind | JudgedKind;
+/** What people judge: of each there is one that holds, the last; a version that lost against another is kept beside it. */
+export type JudgedKind = 'grade' | 'decision' | 'cause' | 'unit-decision' | 'identity' | 'acceptance';
 export type CaptureKind = v.InferOutput<typeof CaptureKindSchema>;
 
 export const StrikeSchema = v.object({
@@ -138,7 +139,7 @@ const evidence = v.optional(v.pipe(v.array(CaptureIdSchema), v.maxLength(2000)),
 
 /** A grade as it was put down at the bench: with what the rules proposed there, and which rules. */
 export const GradeCaptureSchema = v.object({
-  ...capture,
+  ...captureFields,
   ...GradeEntrySchema.entries,
   proposed: v.nullable(GradeSchema),
   rulesRevision: v.pipe(v.number(), v.integer(), v.minValue(0)),
@@ -163,6 +164,8 @@ export const CauseNoteSchema = v.object({
   firstFailure: v.optional(IdSchema),
   storyRole: v.optional(StoryRoleSchema),
 });
+/** A cause as it was noted at the bench. */
+export const CauseCaptureSchema = v.object({ ...captureFields, ...CauseNoteSchema.entries });
 
 export const PART_DECISIONS = [
   { id: 'reuse', name: 'Reuse' },
@@ -188,7 +191,7 @@ export const PartDecisionSchema = v.object({
 
 /** A decision about a part as it was made at the bench, beside what the rules proposed there. */
 export const DecisionCaptureSchema = v.object({
-  ...capture,
+  ...captureFields,
   ...PartDecisionSchema.entries,
   proposed: PartDecisionIdSchema,
   evidence,
@@ -210,3 +213,5 @@ export const UnitDecisionSchema = v.object({
   reason: words(600, 1),
   watch: words(600),
 });
+/** A decision for the unit as it was made at the bench. */
+export const UnitDecisionCaptureSchema = v.object({ ...captureFields, ...UnitDecisionSchema.entries });

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { CheckSchema } from './checks';
-import { IdSchema, words } from './ids';
+import { IdSchema, VersionSchema, words } from './ids';
+import { captureFields } from './job';
 import { TooClosePolicySchema } from './tooClose';
 import { ReadsInSchema, UnitSchema } from './units';
 
@@ -15,10 +16,12 @@ export interface Acceptance {
   readonly at: string;
 }
 
-export const AcceptanceSchema = v.object({
-  jobId: IdSchema,
+/** An acceptance as it was given at the bench, for the readings that were seen there. */
+export const AcceptanceCaptureSchema = v.object({
+  ...captureFields,
   positionId: IdSchema,
   checkId: IdSchema,
+  readings: words(80, 1),
   reason: words(200, 1),
 });
 
@@ -56,6 +59,14 @@ export const IdentityCountsSchema = v.object({
   splinesMate: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500))),
 });
 export type IdentityCounts = v.InferOutput<typeof IdentityCountsSchema>;
+
+/** What was counted, as it comes from the bench. */
+export const IdentityCaptureSchema = v.object({
+  ...captureFields,
+  pairId: IdSchema,
+  version: VersionSchema,
+  counts: IdentityCountsSchema,
+});
 
 export interface IdentityEntry extends IdentityCounts {
   readonly pairId: string;

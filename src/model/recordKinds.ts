@@ -1,84 +1,122 @@
-import type { RecordContent, RecordOf } from './benchRecord';
-import type { Right } from './rights';
+import * as v from 'valibot';
+import { cautionSeen } from './records/caution-seen';
+import { count } from './records/count';
+import { debris } from './records/debris';
+import { drained } from './records/drained';
+import { givenUp } from './records/given-up';
+import { held } from './records/held';
+import { holdLifted } from './records/hold-lifted';
+import { lab } from './records/lab';
+import { labSent } from './records/lab-sent';
+import { match } from './records/match';
+import { movedOn } from './records/moved-on';
+import { notMeasured } from './records/not-measured';
+import { order } from './records/order';
+import { patternMoved } from './records/pattern-moved';
+import { pictureMarked } from './records/picture-marked';
+import { pictureMeasured } from './records/picture-measured';
+import { pictureScaled } from './records/picture-scaled';
+import { pictureSized } from './records/picture-sized';
+import { readingGauge } from './records/reading-gauge';
+import { readingsMoved } from './records/readings-moved';
+import type { RecordKind, RefersTo } from './records/recordKind';
+import { step } from './records/step';
 
-/*
- * What is true of each kind of record wherever it is met: how it is called, what it refers to, who may keep it. Typed by the
- * kinds' names, so that a kind that is missing here doesn't compile; there is no default.
+/* Every kind of record, one file each. There is no default: a kind that is missing here is not known anywhere. */
+
+export const RECORD_KINDS = {
+  drained,
+  debris,
+  match,
+  'not-measured': notMeasured,
+  'moved-on': movedOn,
+  step,
+  count,
+  lab,
+  'lab-sent': labSent,
+  'picture-marked': pictureMarked,
+  'picture-scaled': pictureScaled,
+  'picture-sized': pictureSized,
+  'picture-measured': pictureMeasured,
+  'pattern-moved': patternMoved,
+  order,
+  'caution-seen': cautionSeen,
+  'given-up': givenUp,
+  'readings-moved': readingsMoved,
+  'reading-gauge': readingGauge,
+  held,
+  'hold-lifted': holdLifted,
+} as const;
+export type RecordWhat = keyof typeof RECORD_KINDS;
+
+export type RecordOf<What extends RecordWhat> = v.InferOutput<(typeof RECORD_KINDS)[What]['schema']>;
+export type RecordContent = { [What in RecordWhat]: RecordOf<What> }[RecordWhat];
+/** A record that this program can't read: of a kind or a version that came later. It is kept, told, and counts for nothing. */
+export interface UnreadableRecord {
+  readonly what: 'unreadable';
+  readonly kind: string;
+}
+export type StoredContent = RecordContent | UnreadableRecord;
+
+const kindOf = (what: unknown): RecordKind<v.GenericSchema> | undefined =>
+  typeof what === 'string' && Object.hasOwn(RECORD_KINDS, what)
+    ? (RECORD_KINDS[what as RecordWhat] as unknown as RecordKind<v.GenericSchema>)
+    : undefined;
+
+/** The content brought to the version that its kind is written in today. */
+export function upgraded(
+  { upgrades = [] }: Pick<RecordKind<v.GenericSchema>, 'upgrades'>,
+  { version = 1, ...content }: Record<string, unknown>,
+): Record<string, unknown> {
+  return upgrades.slice(Number(version) - 1).reduce((older, upgrade) => upgrade(older), content);
+}
+
+/** A record as it was stored, in today's shape. */
+export function readRecord(stored: Record<string, unknown>): StoredContent {
+  const kind = kindOf(stored.what);
+  const { version = 1 } = stored;
+  if (!kind || Number(version) > kind.version) return { what: 'unreadable', kind: String(stored.what) };
+  return upgraded(kind, stored) as RecordContent;
+}
+
+/** Why a record that comes in can't be read; undefined where it can. */
+function troubleWith(content: unknown): string | undefined {
+  if (typeof content !== 'object' || content === null) return 'a record is needed';
+  const { what, version = 1 } = content as Record<string, unknown>;
+  const kind = kindOf(what);
+  if (!kind)
+    return `this program knows no records of the kind “${String(what).slice(0, 40)}”; is it older than the device?`;
+  if (Number(version) > kind.version)
+    return `this record (${kind.noun}) is of version ${Number(version)}; this program knows up to ${kind.version}`;
+  return undefined;
+}
+
+/**
+ * A record as it comes from a device or a file. An older version is held against today's shape after it was upgraded, and kept as
+ * it came: a capture's content never changes.
  */
-
-/** What a record names of its job: of these, each must be there, and no description may lose one. */
-export interface RefersTo {
-  readonly positions?: readonly string[];
-  readonly checks?: readonly { readonly checkId: string; readonly positionId: string }[];
-  readonly steps?: readonly string[];
-  readonly photographs?: readonly string[];
-}
-
-interface RecordKind<Content> {
-  /** Of what is stored today; a record that says none is of version 1. */
-  readonly version: 1;
-  /** For people: “a …”. */
-  readonly noun: string;
-  readonly right: Right;
-  readonly refersTo: (content: Content) => RefersTo;
-}
-
-const NOTHING = (): RefersTo => ({});
-const ofPicture = ({ photographId }: { readonly photographId: string }): RefersTo => ({
-  photographs: [photographId],
-});
-const taken = (noun: string) => ({ version: 1, noun, right: 'capture.take' }) as const;
-
-export const RECORD_KINDS: {
-  readonly [What in RecordContent['what']]: RecordKind<RecordOf<What>>;
-} = {
-  drained: { ...taken('drained oil'), refersTo: NOTHING },
-  debris: { ...taken('piece of debris'), refersTo: NOTHING },
-  match: {
-    ...taken('source of a piece'),
-    refersTo: ({ positionId }) => (positionId ? { positions: [positionId] } : {}),
-  },
-  'not-measured': {
-    ...taken('check that can’t be done'),
-    refersTo: ({ checkId, positionId }) => ({
-      positions: [positionId],
-      checks: [{ checkId, positionId }],
-    }),
-  },
-  'moved-on': { ...taken('going on without the rest'), refersTo: NOTHING },
-  step: {
-    ...taken('step of the strip'),
-    refersTo: ({ stepId, shims = [] }) => ({
-      ...(stepId ? { steps: [stepId] } : {}),
-      positions: shims.map(({ positionId }) => positionId),
-    }),
-  },
-  count: { ...taken('count'), refersTo: ({ positionId }) => ({ positions: [positionId] }) },
-  lab: { ...taken('laboratory’s answer'), refersTo: NOTHING },
-  'lab-sent': { ...taken('sample that was sent'), refersTo: NOTHING },
-  'picture-marked': { ...taken('mark on a photograph'), refersTo: ofPicture },
-  'picture-scaled': { ...taken('scale of a photograph'), refersTo: ofPicture },
-  'picture-sized': { ...taken('size in a photograph'), refersTo: ofPicture },
-  'picture-measured': {
-    ...taken('photograph that was measured'),
-    refersTo: ({ photographId, positionId }) => ({ photographs: [photographId], positions: [positionId] }),
-  },
-  'pattern-moved': {
-    ...taken('move of the set-up'),
-    refersTo: ({ positionId }) => ({ positions: [positionId] }),
-  },
-  order: { ...taken('better order'), refersTo: NOTHING },
-  'caution-seen': { ...taken('caution that was read'), refersTo: NOTHING },
-  'given-up': { ...taken('capture that was given up'), refersTo: NOTHING },
-  'readings-moved': {
-    version: 1,
-    noun: 'readings put in their place',
-    right: 'reading.move',
-    refersTo: NOTHING,
-  },
-  'reading-gauge': { version: 1, noun: 'gauge put right', right: 'reading.move', refersTo: NOTHING },
-};
+export const RecordContentSchema: v.GenericSchema<unknown, RecordContent> = v.pipe(
+  v.unknown(),
+  v.rawTransform(({ dataset, addIssue, NEVER }) => {
+    const trouble = troubleWith(dataset.value);
+    if (trouble !== undefined) {
+      addIssue({ message: trouble });
+      return NEVER;
+    }
+    const content = dataset.value as Record<string, unknown>;
+    const kind = kindOf(content.what)!;
+    const parsed = v.safeParse(kind.schema, upgraded(kind, content));
+    if (!parsed.success) {
+      for (const { message, path } of parsed.issues) addIssue({ message, ...(path ? { path } : {}) });
+      return NEVER;
+    }
+    const isOfToday = Number(content.version ?? 1) === kind.version;
+    return (isOfToday ? parsed.output : content) as RecordContent;
+  }),
+);
 
 /** What a record names, whatever its kind. */
-export const refersTo = (content: RecordContent): RefersTo =>
-  (RECORD_KINDS[content.what].refersTo as (content: RecordContent) => RefersTo)(content);
+export const refersTo = (content: StoredContent): RefersTo =>
+  content.what === 'unreadable'
+    ? {}
+    : (RECORD_KINDS[content.what].refersTo as (content: RecordContent) => RefersTo)(content);

@@ -1,4 +1,5 @@
 import type { Grade } from './damage';
+import type { OpenCode } from './openQuestion';
 import type { Mark } from './pictureRecord';
 
 export interface Shop {
@@ -66,6 +67,8 @@ export interface ReportDocument {
     readonly positionId: string;
     readonly name: string;
     readonly questions: readonly string[];
+    /** What kind each question is of; reports from before the codes have none. */
+    readonly codes?: readonly OpenCode[];
   }[];
   readonly cause: { readonly words: string; readonly sureness: string; readonly firstFailure: string } | null;
   readonly proposal: { readonly decision: string; readonly reason: string; readonly by: string } | null;

@@ -1,7 +1,8 @@
-import type { RecordContent } from './benchRecord';
+import type { CatalogRevisions, Catalogs } from './catalogs';
 import type { FindingContent, Grade } from './damage';
 import type { PartDecisionId, StationId, StoredKind, Sureness, UnitDecisionId } from './job';
 import type { Acceptance, IdentityEntry } from './measuring';
+import type { StoredContent } from './recordKinds';
 import type { Received, Symptom } from './symptoms';
 import type { TooClosePolicy } from './tooClose';
 import type { Unit } from './units';
@@ -81,7 +82,7 @@ export interface Photograph extends Captured {
 
 /** Drained oil, a step of the strip, a count: what the bench records beside what it measures and sees. */
 export interface BenchRecord extends Captured {
-  readonly content: RecordContent;
+  readonly content: StoredContent;
 }
 
 export interface GradeEntry {
@@ -153,12 +154,13 @@ export interface Job {
   readonly oilClaimed: string;
   readonly history: string;
   readonly dueOn: string;
-  readonly holdReason: string;
   readonly waitsFor: string;
   /** This job's own rule for readings too close to call; empty: the shop's. */
   readonly tooClosePolicy: TooClosePolicy | '';
   readonly bookedAt: string;
   readonly bookedBy: string;
+  /** The revisions of words, rules, thresholds and cautions by which it is judged. */
+  readonly catalogs: CatalogRevisions;
   /** When it left the house, and by whose hand; null while it hangs on the rack. */
   readonly handedOver: { readonly at: string; readonly by: string } | null;
 }
@@ -176,6 +178,9 @@ export interface JobSnapshot {
   readonly unitType: UnitType;
   /** The newest revision of its unit type; the job keeps the one that it pins. */
   readonly newestRevision: number;
+  /** The documents of the revisions that it pins, and the newest that there are. */
+  readonly catalogs: Catalogs;
+  readonly newestCatalogs: CatalogRevisions;
   /** What is done in this job with a reading that is too close to call. */
   readonly tooClosePolicy: TooClosePolicy;
   readonly acceptances: readonly Acceptance[];
@@ -202,7 +207,8 @@ export interface RackEntry {
   readonly unitFamily: string;
   readonly weightKg: number | null;
   readonly waitsFor: string;
-  readonly holdReason: string;
+  /** What holds it, in words; empty where nothing does. */
+  readonly hold: string;
   readonly dueOn: string;
   readonly station: StationId;
   readonly stationOpen: number;

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { openDb } from '@/db/open';
 import { hasUnitType, insertUnitType } from '@/db/unitTypes';
+import { fillCatalogs } from './catalogs/catalogsInForce';
 import type { Context } from './context';
 
 /** The running shop: one connection per process, on globalThis since Next may load this module twice. */
@@ -20,6 +21,7 @@ export function openContext(
 ): Context {
   const db = openDb(path.join(dataFolder, 'shop.sqlite'));
   const context: Context = { db, dataFolder, now, newId };
+  fillCatalogs(db, now().toISOString());
   for (const document of shippedUnitTypes()) {
     if (!hasUnitType(db, document.id, document.revision))
       insertUnitType(db, document, { at: now().toISOString(), by: 'shipped' });

@@ -1,3 +1,4 @@
+import { newestCatalogs } from '@/db/catalogs';
 import { insertJob } from '@/db/jobs';
 import { inTransaction } from '@/db/open';
 import { readRack } from '@/server/shop/readRack';
@@ -25,7 +26,8 @@ function shopWith(jobs: number): TestShop {
         },
         ...{ unitTypeRevision: 1, serial: `S${index}`, tag: '', complaint: 'howls', symptoms: [] },
         ...{ received: { signs: [], note: '' }, oilClaimed: '', history: '', dueOn: `2026-12-${day}` },
-        ...{ holdReason: '', waitsFor: 'draining', bookedAt: '2026-11-24T09:00:00.000Z' },
+        ...{ waitsFor: 'draining', bookedAt: '2026-11-24T09:00:00.000Z' },
+        catalogs: newestCatalogs(shop.context.db),
         bookedById: shop.people.inspector.id,
       });
     }

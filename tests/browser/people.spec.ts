@@ -47,7 +47,7 @@ test('photographs open through their job only, and changes only from our own pag
   expect((await page.request.get(`/api/v1/jobs/${other}/photographs/${photograph}?size=320`)).status()).toBe(
     404,
   );
-  const foreign = await page.request.put(`/api/v1/jobs/${jobId}/cause`, {
+  const foreign = await page.request.put(`/api/v1/captures/causes/01930000-0000-7000-8000-0000000000aa`, {
     headers: { origin: 'http://elsewhere.example' },
     data: {},
   });

@@ -3,8 +3,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { stationCounts } from '@/core/decisions/stationCounts';
 import { tellMeasured } from '@/core/imaging/tellMeasured';
 import { composeReport } from '@/core/report/composeReport';
-import type { RecordContent } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
+import type { RecordContent } from '@/model/recordKinds';
 import { readLabAnswer } from '@/server/devices/laboratory';
 import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
 import { storePhotograph } from '@/server/photos/storePhotograph';
@@ -52,8 +52,6 @@ const report = () => {
     shop: { name: '', place: '', contact: '' },
     snapshot: of,
     parts: partStates(of),
-    findMode: () => undefined,
-    cautions: [],
   });
 };
 const oil: RecordContent = {
@@ -236,7 +234,7 @@ describe('a bench record', () => {
     ],
     ['a sample without figures', { what: 'lab', sample: 'A', note: '', values: [] }, 'at least one figure'],
     ['a caution that is none', { what: 'caution-seen', cautionId: 'dragons' }, 'no such caution'],
-    ['something unknown', { what: 'weather' }, 'Invalid'],
+    ['something unknown', { what: 'weather' }, 'no records of the kind “weather”'],
   ])('refuses %s and stores nothing', (_, content, message) => {
     expect(refused(() => keep(content as RecordContent)).message).toContain(message);
     expect(snapshot().records).toEqual([]);
@@ -270,9 +268,13 @@ describe('what the bench recorded', () => {
     keep({ what: 'moved-on', open: 3, reason: '' });
     const questions = (name: string) => report().open.find((part) => part.name === name)?.questions;
     expect(questions('Ring bolts')).toContain('9 of 10 counted: 1 missing');
-    expect(questions('Found in the oil')).toEqual(['Half a needle: nothing accounts for it yet']);
+    expect(questions('Found in the oil')).toEqual([
+      'Not drained: nobody has looked at the oil',
+      'Half a needle: nothing accounts for it yet',
+    ]);
     expect(questions('As it was set')).toContain('Backlash of Ring gear: not read before it came apart');
     keep({ what: 'match', debrisId: debris, positionId: 'head-bearing', note: '' });
+    keep(oil);
     expect(questions('Found in the oil')).toBeUndefined();
     expect(refused(() => keep({ what: 'match', debrisId: debris, note: '' })).message).toContain('Say why');
   });

@@ -39,7 +39,6 @@ const editOf = (over: Partial<JobEdit>): JobEdit => {
     oilClaimed,
     history,
     dueOn,
-    holdReason,
     waitsFor,
     tooClosePolicy,
   } = snapshot().job;
@@ -54,7 +53,6 @@ const editOf = (over: Partial<JobEdit>): JobEdit => {
     oilClaimed,
     history,
     dueOn,
-    holdReason,
     waitsFor,
     tooClosePolicy,
     ...over,
@@ -90,12 +88,12 @@ describe('a job edited by two', () => {
   it('keeps before and after, who and when', () => {
     editJob(shop.people.inspector, shop.context, {
       jobId,
-      edit: editOf({ holdReason: 'waits for a press' }),
+      edit: editOf({ waitsFor: 'a press' }),
     });
     const line = readChanges(shop.context.db, jobId).findLast(({ topic }) => topic === 'job');
     expect(line).toMatchObject({ by_id: shop.people.inspector.id, at: '2026-11-24T09:00:00.000Z' });
-    expect(JSON.parse(line?.before_json ?? '{}').holdReason).toBe('');
-    expect(JSON.parse(line?.after_json ?? '{}').holdReason).toBe('waits for a press');
+    expect(JSON.parse(line?.before_json ?? '{}').waitsFor).toBe('draining');
+    expect(JSON.parse(line?.after_json ?? '{}').waitsFor).toBe('a press');
   });
 });
 
@@ -175,8 +173,8 @@ describe('a unit that nobody described', () => {
 describe('the report', () => {
   const decideRepair = (reason: string, version = 0) =>
     decideUnit(shop.people.lead, shop.context, {
-      jobId,
-      entry: { version, decision: 'repair', reason, watch: '' },
+      ...captureHead(jobId, shop.people.lead),
+      ...{ version, decision: 'repair', reason, watch: '' },
     });
 
   it('is frozen, chained by digest, and the second issue says what changed', () => {
@@ -191,8 +189,8 @@ describe('the report', () => {
     see('head-bearing', 'subsurface-fatigue', 'outer race');
     grade('head-bearing', 4);
     noteCause(shop.people.inspector, shop.context, {
-      jobId,
-      note: { version: 0, words: 'w', plainWords: 'The bearing went first.', sureness: 'likely' },
+      ...captureHead(jobId, shop.people.inspector),
+      ...{ version: 0, words: 'w', plainWords: 'The bearing went first.', sureness: 'likely' },
     });
     const second = issueReport(shop.people.lead, shop.context, { jobId });
     expect(second.changes).toEqual(

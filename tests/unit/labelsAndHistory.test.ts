@@ -80,7 +80,7 @@ describe('what the counter notes', () => {
     expect(job().received).toEqual({ signs: ['wet with oil outside'], note: 'in a box' });
     const { customer, customerContact, machine, serial, tag, complaint, oilClaimed, history, dueOn } = job();
     const fields = { customer, customerContact, machine, serial, tag, complaint, oilClaimed, history, dueOn };
-    const edit = { ...fields, version: 1, holdReason: '', waitsFor: '' };
+    const edit = { ...fields, version: 1, waitsFor: '' };
     editJob(inspector, shop.context, { jobId, edit: { ...edit, machine: 'old loader' } });
     expect(job()).toMatchObject({ machine: 'old loader', symptoms: [noise] });
     editJob(inspector, shop.context, { jobId, edit: { ...edit, version: 2, symptoms: [] } });

@@ -2,14 +2,14 @@ import { ChakraProvider } from '@chakra-ui/react';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { modesOf } from '@/catalog/damageWords';
-import { shippedGradeRules } from '@/catalog/gradeRules';
+import { catalogsAsShipped } from '@/catalog/shipped';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { trainInGear } from '@/core/gearing/trainOfType';
 import type { GaugeStudy } from '@/core/metrology/gaugeStudy';
 import { repeatsAtPlaces } from '@/core/metrology/repeats';
 import { seriesOfCheck } from '@/core/metrology/seriesOfCheck';
 import { tellSeries } from '@/core/metrology/tellSeries';
+import { tellOpen } from '@/core/open/tellOpen';
 import { describeMeasurement } from '@/core/report/describeMeasurement';
 import { drawSection } from '@/core/section/drawSection';
 import { powerPath } from '@/core/section/powerPath';
@@ -113,8 +113,7 @@ const stateOf = (
         { positionId: 'p', version: 1, grade: 1, proposed: 4, reason: '', rulesRevision: 1, by: 'x', at: '' },
       ],
     },
-    shippedGradeRules,
-    modesOf('shaft-spline'),
+    catalogsAsShipped(),
   );
 
 describe('the small drawings of checks', () => {
@@ -220,7 +219,8 @@ describe('a part that was warm when it was read', () => {
     );
   it('is not called sound, however its figure lies; at room temperature it is', () => {
     expect(warm(29).judgements[0]?.judgement.word).toBe('within');
-    expect(warm(29)).toMatchObject({ standing: 'open', openQuestions: ['Float: not read at 20 °C'] });
+    expect(warm(29)).toMatchObject({ standing: 'open', openQuestions: [{ code: 'off-temperature' }] });
+    expect(warm(29).openQuestions.map(tellOpen)).toEqual(['Float: not read at 20 °C']);
     expect(warm(21)).toMatchObject({ standing: 'sound', openQuestions: [] });
     expect(warm(null).standing).toBe('sound');
   });
@@ -237,7 +237,7 @@ describe('a reading too close to call, by the rule of the shop', () => {
   ] as const)('%s, accepted for %#', (policy, accepted, open) => {
     const part = stateOf([check()], close, policy, [...accepted]);
     expect(part.judgements[0]?.judgement.word).toBe('too-close');
-    expect(part.openQuestions).toEqual([...open]);
+    expect(part.openQuestions.map(tellOpen)).toEqual([...open]);
     expect(part.standing).toBe(open.length > 0 ? 'open' : 'sound');
   });
   it('treated as beyond, keeps a graded part from passing for sound', () => {

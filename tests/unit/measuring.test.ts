@@ -1,4 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { openOfJob } from '@/core/open/openOfJob';
+import { tellOpen } from '@/core/open/tellOpen';
+import { readingsMark } from '@/core/wear/tooClose';
 import { readChanges } from '@/db/changeLog';
 import type { Check, Limit } from '@/model/checks';
 import { countIdentity } from '@/server/book-in/countIdentity';
@@ -159,13 +162,14 @@ describe('a limit sheet', () => {
 describe('a reading too close to call', () => {
   const accept = (reason = 'The book rounds up here.') =>
     acceptReading(shop.people.inspector, shop.context, {
-      jobId,
-      positionId: 'ring-gear',
-      checkId: 'back-face-runout',
-      reason,
+      ...captureHead(jobId, shop.people.inspector),
+      ...{ positionId: 'ring-gear', checkId: 'back-face-runout', reason },
+      readings: readingsMark(judged('ring-gear', 'back-face-runout').readings),
     });
   const open = () =>
-    partOf('ring-gear').openQuestions.filter((question) => question.startsWith('Back-face run-out:'));
+    partOf('ring-gear')
+      .openQuestions.map(tellOpen)
+      .filter((question) => question.startsWith('Back-face run-out:'));
   beforeEach(() => {
     for (const raw of ['0.08', '0.07', '0.08']) read('back-face-runout', 'ring-gear', raw);
   });
@@ -209,15 +213,23 @@ describe('the identity of a pair', () => {
   const counts = { pinionTeeth: 11, ringTeeth: 41, marked: '11-41' };
   const count = (over: object = {}) =>
     countIdentity(shop.people.apprentice, shop.context, {
-      ...{ jobId, pairId: 'pin-ring', version: 0, counts },
+      ...captureHead(jobId, shop.people.apprentice),
+      ...{ pairId: 'pin-ring', version: 0, counts },
       ...over,
     });
-  it('is kept with a name; the second of two who count at once is told', () => {
+  it('is kept with a name; of two who count at once both are kept, and it is asked who is right', () => {
     count();
     expect(snapshot().identities).toMatchObject([{ ...counts, version: 1, by: 'The apprentice' }]);
-    expect(refused(() => count()).details).toMatchObject({ theirs: counts });
+    count({ counts: { ...counts, ringTeeth: 40 } });
+    const twice = () =>
+      openOfJob(snapshot(), partStates(snapshot())).filter(({ code }) => code === 'noted-twice');
+    expect(snapshot().identities).toMatchObject([{ ringTeeth: 41, version: 1 }]);
+    expect(twice().map(tellOpen)).toEqual([
+      'Another count of teeth by The apprentice, without knowing of the first',
+    ]);
     count({ version: 1, counts: { ...counts, ringTeeth: 43 } });
     expect(snapshot().identities).toMatchObject([{ ringTeeth: 43, version: 2 }]);
+    expect(twice()).toEqual([]);
   });
   it('refuses teeth 0, halves, and a pair that the unit does not have', () => {
     for (const ringTeeth of [0, 40.5, Number.NaN])

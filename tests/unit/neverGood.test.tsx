@@ -3,9 +3,7 @@ import fc from 'fast-check';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { cautionsForReport } from '@/catalog/cautions';
-import { findMode, modesOf } from '@/catalog/damageWords';
-import { shippedGradeRules } from '@/catalog/gradeRules';
+
 import { judgeCheck } from '@/core/metrology/judgeCheck';
 import { composeReport } from '@/core/report/composeReport';
 import { drawSection } from '@/core/section/drawSection';
@@ -26,16 +24,12 @@ const html = (element: ReactElement) =>
     '',
   );
 const statesOf = (snapshot: JobSnapshot) =>
-  snapshot.unitType.positions.map((position) =>
-    partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
-  );
+  snapshot.unitType.positions.map((position) => partState(position, snapshot, snapshot.catalogs));
 const reportOf = (snapshot: JobSnapshot) =>
   composeReport({
     shop: { name: 's', place: '', contact: '' },
     snapshot,
     parts: statesOf(snapshot),
-    findMode,
-    cautions: cautionsForReport(),
   });
 
 /**
@@ -102,7 +96,9 @@ describe('what nobody looked at, or has no limit', () => {
           <SectionMarks section={section} gradeOf={gradeOf} selected={undefined} prefix="p" />,
         );
         expect(svg.match(/data-grade="none"/g)?.length ?? 0).toBe(ungraded);
-        const list = html(<PartList parts={parts} selected={undefined} onOpen={() => undefined} />);
+        const list = html(
+          <PartList words={snapshot.catalogs} parts={parts} selected={undefined} onOpen={() => undefined} />,
+        );
         expect(list.match(/not looked at<\/span>/g)?.length ?? 0).toBeGreaterThanOrEqual(
           parts.filter(({ grade }) => grade === null).length,
         );

@@ -10,10 +10,11 @@ import type { RackEntry } from '@/model/snapshot';
 import { refusePicture } from '@/ui/bench/pictureFiles';
 import { RingPlot, spanOf, UnrolledPlot } from '@/ui/bench/RingPlot';
 import { Run } from '@/ui/bench/Run';
+import { LostVersions } from '@/ui/job/LostVersions';
+import type { BenchJob } from '@/ui/job/useJob';
 import { waitingWords } from '@/ui/job/WaitingUploads';
 import { longDate, overdueWords, shortDate } from '@/ui/kit/dates';
 import { PegPlate } from '@/ui/kit/PegPlate';
-import { RefusalNotice } from '@/ui/kit/RefusalNotice';
 import { system } from '@/ui/kit/theme';
 import { VerdictRuler } from '@/ui/kit/VerdictRuler';
 import { RackList } from '@/ui/rack/RackList';
@@ -207,17 +208,19 @@ describe('small words', () => {
     expect(count(html(<PegPlate peg={41234} />), /<text/g)).toBe(5);
   });
 
-  it('show both when two saved at once, and only the reason otherwise', () => {
-    const refusal = (code: string, details = {}) =>
+  it('show what lost against another person’s, until somebody judges again', () => {
+    const conflict = {
+      ...{ captureId: 'c', kind: 'cause', author: 'Jonas', receivedAt: '2026-11-24T09:00:00.000Z' },
+      ...{ digest: 'd', content: { words: 'A dry bearing.', beatenBy: 1 } },
+    };
+    const job = { snapshot: { conflicts: [conflict] } } as unknown as BenchJob;
+    const lost = (version: number) =>
       html(
-        <RefusalNotice<{ grade: number }>
-          refusal={{ code, message: 'No.', details }}
-          tell={({ grade }) => `grade ${grade} by Jonas`}
-        />,
+        <LostVersions {...{ job, kind: 'cause', holds: { version } }} tell={({ words }) => `“${words}”`} />,
       );
-    expect(refusal('stale', { theirs: { grade: 4 } })).toContain('grade 4 by Jonas');
-    expect(refusal('stale', { theirs: null })).toContain('nothing');
-    expect(refusal('bad-input')).toContain('No.');
+    expect(lost(1)).toContain('“A dry bearing.”');
+    expect(lost(1)).toContain('Jonas');
+    expect(lost(2)).toBe('');
   });
 
   it('list every unit with its hold and its delay', () => {
@@ -230,14 +233,14 @@ describe('small words', () => {
       unitFamily: 'other',
       weightKg: null,
       waitsFor: 'a press',
-      holdReason: '',
+      hold: '',
       dueOn: '2026-11-20',
       station: 'grade',
       stationOpen: 3,
       trouble: '',
     };
     const list = html(
-      <RackList entries={[entry, { ...entry, peg: 10, holdReason: 'owner to choose' }]} today="2026-11-24" />,
+      <RackList entries={[entry, { ...entry, peg: 10, hold: 'owner to choose' }]} today="2026-11-24" />,
     );
     expect(list).toContain('a press');
     expect(list).toContain('On hold: owner to choose');

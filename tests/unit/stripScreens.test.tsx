@@ -2,20 +2,20 @@ import { ChakraProvider } from '@chakra-ui/react';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { modesOf } from '@/catalog/damageWords';
-import { shippedGradeRules } from '@/catalog/gradeRules';
+import { catalogsAsShipped } from '@/catalog/shipped';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { trainInGear } from '@/core/gearing/trainOfType';
+import { tellOpen } from '@/core/open/tellOpen';
 import { stripPlan } from '@/core/strip/stripPlan';
 import { partState } from '@/core/wear/partStanding';
-import type { RecordContent } from '@/model/benchRecord';
 import { EARLIER_REPAIR } from '@/model/damage';
 import type { Actor } from '@/model/people';
+import type { RecordContent } from '@/model/recordKinds';
 import type { Right } from '@/model/rights';
 import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
 import type { BenchPlace } from '@/ui/bench/useBenchPlace';
-import type { Job } from '@/ui/job/useJob';
+import type { BenchJob } from '@/ui/job/useJob';
 import { system } from '@/ui/kit/theme';
 import { EndViews } from '@/ui/section/EndViews';
 import { GearChoice } from '@/ui/section/GearChoice';
@@ -54,10 +54,11 @@ const record = (content: RecordContent): BenchRecord => {
 };
 
 /** A job as the bench holds it, with nothing in it but a type and records. */
-function jobOf(unitType: UnitType, ...contents: RecordContent[]): Job {
+function jobOf(unitType: UnitType, ...contents: RecordContent[]): BenchJob {
   const snapshot = {
     job: { id: 'j', peg: 512, version: 1 },
     unitType,
+    catalogs: catalogsAsShipped(),
     ...{ tooClosePolicy: 'hold', acceptances: [], gauges: [], readings: [], findings: [], grades: [] },
     ...{ photographs: [], decisions: [] },
     records: contents.map(record),
@@ -65,20 +66,18 @@ function jobOf(unitType: UnitType, ...contents: RecordContent[]): Job {
   return {
     snapshot,
     photographs: [],
-    parts: unitType.positions.map((position) =>
-      partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
-    ),
+    parts: unitType.positions.map((position) => partState(position, snapshot, snapshot.catalogs)),
     waiting: new Set(),
     devices: [],
     now: () => snapshot,
     refresh: async () => undefined,
-    drain: async () => undefined,
+    sendWaiting: async () => undefined,
     take: () => ({ id: 'taken', kept: Promise.resolve() }),
     takeBack: async () => undefined,
     strike: async () => undefined,
   };
 }
-const props = (job: Job, rights: readonly Right[] = TAKES) => ({
+const props = (job: BenchJob, rights: readonly Right[] = TAKES) => ({
   job,
   actor,
   rights,
@@ -249,9 +248,9 @@ describe('strip', () => {
     const cover = axle.positions.find(({ id }) => id === 'cover')!;
     const told = words(<EarlierTraces {...props({ ...job, snapshot })} positions={[cover]} />);
     expect(told).toContain('sealant where none belongs, from an earlier repair');
-    const state = partState(cover, snapshot, shippedGradeRules, modesOf(cover.family));
+    const state = partState(cover, snapshot, snapshot.catalogs);
     expect(state.proposal.grade).toBeNull();
-    expect(state.openQuestions).toContain('Not looked at');
+    expect(state.openQuestions.map(tellOpen)).toContain('Not looked at');
   });
 
   it('says where there is no plan, and adds nothing for who may take nothing', () => {

@@ -56,6 +56,21 @@ describe('a shop of the version before', () => {
     }
   });
 
+  it('keeps what held a job as a record, by whoever had booked it in', () => {
+    const { entries } = readRack(lead, context, {});
+    expect(entries.filter(({ hold }) => hold !== '').map(({ peg, hold }) => [peg, hold])).toEqual([
+      [398, 'owner to choose repair or exchange'],
+    ]);
+  });
+
+  it('judges each job by the documents that were in force then', () => {
+    const jobs = context.db.prepare('SELECT id FROM jobs').all() as { id: string }[];
+    for (const { id } of jobs)
+      expect(gatherSnapshot(context.db, id).job.catalogs).toEqual({
+        ...{ 'damage-words': 2, 'grade-rules': 1, 'oil-thresholds': 1, cautions: 1 },
+      });
+  });
+
   it('follows a row from before when it is touched now', () => {
     const reading = context.db.prepare('SELECT id, job_id AS jobId FROM readings LIMIT 1').get() as {
       id: string;

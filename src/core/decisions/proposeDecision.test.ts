@@ -16,7 +16,14 @@ describe('proposeDecision', () => {
   });
   it('does not decide about what nobody looked at, or what is still open', () => {
     expect(proposeDecision(part, null, [pinion], []).decision).toBe('not-decided');
-    expect(proposeDecision(part, 0, [], ['Backlash: no limit known']).decision).toBe('not-decided');
+    expect(
+      proposeDecision(
+        part,
+        0,
+        [],
+        [{ code: 'no-limit', positionId: 'part', checkId: 'backlash', check: 'Backlash' }],
+      ).decision,
+    ).toBe('not-decided');
     expect(proposeDecision(part, 3, [], []).decision).toBe('not-decided');
   });
   it('keeps what is sound', () => {

@@ -1,6 +1,8 @@
 import type { GradeOrNone } from '@/model/damage';
 import type { PartDecisionId } from '@/model/job';
+import type { OpenQuestion } from '@/model/openQuestion';
 import type { Position } from '@/model/unitType';
+import { tellOpen } from '../open/tellOpen';
 
 export interface DecisionProposal {
   readonly decision: PartDecisionId;
@@ -23,7 +25,7 @@ export function proposeDecision(
   position: Position,
   grade: GradeOrNone,
   mates: readonly SetMate[],
-  openQuestions: readonly string[],
+  openQuestions: readonly OpenQuestion[],
 ): DecisionProposal {
   if (position.oneUse)
     return {
@@ -41,7 +43,8 @@ export function proposeDecision(
   }
   if (doneMate) return { decision: 'replace-with-mate', reason: `Its mate is done: ${doneMate.name}.` };
   if (grade === null) return { decision: 'not-decided', reason: 'Not looked at, so it cannot be reused.' };
-  if (openQuestions.length > 0) return { decision: 'not-decided', reason: `Open: ${openQuestions[0]}.` };
+  const [open] = openQuestions;
+  if (open) return { decision: 'not-decided', reason: `Open: ${tellOpen(open)}.` };
   if (grade === 3) return { decision: 'not-decided', reason: 'On the edge: a person decides.' };
   return grade <= 1
     ? { decision: 'clean-reuse', reason: `Grade ${grade}, nothing open.` }

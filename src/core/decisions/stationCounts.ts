@@ -1,11 +1,12 @@
 import { STATIONS, type StationId } from '@/model/job';
+import type { OpenQuestion } from '@/model/openQuestion';
 import type { JobSnapshot } from '@/model/snapshot';
-import { baselineChecks, movedOn } from '../strip/baseline';
+import { openOfJob } from '../open/openOfJob';
+import { openByStation } from '../open/stationOfOpen';
+import { baselineChecks } from '../strip/baseline';
 import { debrisBalance } from '../strip/debris';
 import { recordsOf } from '../strip/recordsOf';
 import { stripPlan } from '../strip/stripPlan';
-import { waitingSamples } from '../strip/waitingSamples';
-import { findActive } from '../wear/active';
 import type { PartState } from '../wear/partStanding';
 
 export interface StationCount {
@@ -18,68 +19,64 @@ export interface StationCount {
   readonly left: number;
 }
 
-/** How much is open at each station. They guide, they never lock. */
-export function stationCounts(snapshot: JobSnapshot, parts: readonly PartState[]): StationCount[] {
-  const unfiled = findActive(snapshot.photographs).filter(
-    (photograph) => photograph.positionId === null,
-  ).length;
-  const ungraded = parts.filter((part) => part.grade === null).length;
-  const undecided = parts.filter(
-    (part) =>
-      !snapshot.decisions.some(
-        (entry) => entry.positionId === part.position.id && entry.decision !== 'not-decided',
-      ),
-  ).length;
-  const counts: Partial<Record<StationId, { open: number; done: number; left?: number }>> = {
-    'book-in': {
-      open: [snapshot.job.serial, snapshot.job.oilClaimed].filter((field) => field === '').length,
-      done: 3,
-    },
-    drain: drainCount(snapshot),
-    baseline: baselineCount(snapshot),
-    strip: stripCount(snapshot),
-    grade: { open: ungraded + unfiled, done: parts.length - ungraded },
-    cause: { open: snapshot.cause ? 0 : 1, done: snapshot.cause ? 1 : 0 },
-    decide: {
-      open: undecided + (snapshot.unitDecision ? 0 : 1),
-      done: parts.length - undecided + (snapshot.unitDecision ? 1 : 0),
-    },
-    'hand-over': { open: snapshot.reports.length > 0 ? 0 : 1, done: snapshot.reports.length },
-  };
-  return STATIONS.map(({ id, name }) => ({
-    id,
-    name,
-    open: counts[id]?.open ?? null,
-    done: counts[id]?.done ?? 0,
-    left: counts[id]?.left ?? 0,
-  }));
+/** How much is open at each station: the open questions that are answered there. They guide, they never lock. */
+export function stationCounts(
+  snapshot: JobSnapshot,
+  parts: readonly PartState[],
+  questions: readonly OpenQuestion[] = openOfJob(snapshot, parts),
+): StationCount[] {
+  const open = openByStation(questions);
+  const done = settled(snapshot, parts, open);
+  return STATIONS.map(({ id, name }) => {
+    const { done: settledHere, left = 0 } = done[id] ?? {};
+    return {
+      ...{ id, name, left, done: settledHere ?? 0 },
+      open: settledHere === undefined ? null : (open.get(id) ?? 0),
+    };
+  });
 }
 
-function drainCount({ records }: JobSnapshot) {
+type Settled = Partial<Record<StationId, { readonly done: number; readonly left?: number }>>;
+
+/** What is done at each station that counts something, and what was left with a reason. */
+function settled(
+  snapshot: JobSnapshot,
+  parts: readonly PartState[],
+  open: ReadonlyMap<StationId, number>,
+): Settled {
+  const questioned = parts.filter(({ openQuestions }) => openQuestions.length > 0).length;
+  const decided = snapshot.decisions.filter(({ decision }) => decision !== 'not-decided').length;
+  return {
+    'book-in': { done: 3 },
+    drain: drainDone(snapshot),
+    baseline: baselineDone(snapshot, open.get('baseline') ?? 0),
+    strip: stripDone(snapshot),
+    grade: { done: parts.length - questioned },
+    cause: { done: snapshot.cause ? 1 : 0 },
+    decide: { done: decided + (snapshot.unitDecision ? 1 : 0) },
+    'hand-over': { done: snapshot.reports.length },
+  };
+}
+
+function drainDone({ records }: JobSnapshot) {
   const drained = recordsOf(records, 'drained').length > 0;
   const pieces = debrisBalance(records);
   const open = pieces.filter(({ match }) => !match).length;
   const left = pieces.filter(({ match }) => match && match.content.positionId === undefined).length;
-  const atLab = waitingSamples(records).length;
-  return {
-    open: (drained ? 0 : 1) + open + atLab,
-    done: (drained ? 1 : 0) + pieces.length - open - left,
-    left,
-  };
+  return { done: (drained ? 1 : 0) + pieces.length - open - left, left };
 }
 
 /** Once somebody has gone on without the rest, it can't be made up for: it is left, neither open nor done. */
-function baselineCount(snapshot: JobSnapshot) {
+function baselineDone(snapshot: JobSnapshot, open: number) {
   const checks = baselineChecks(snapshot);
-  const count = (wanted: string) => checks.filter(({ state }) => state === wanted).length;
-  const missed = movedOn(snapshot.records) ? count('open') : 0;
-  return { open: count('open') - missed, done: count('read'), left: count('cannot') + missed };
+  const done = checks.filter(({ state }) => state === 'read').length;
+  return { done, left: checks.length - done - open };
 }
 
-function stripCount({ unitType, records }: JobSnapshot) {
+function stripDone({ unitType, records }: JobSnapshot) {
   const { steps } = stripPlan(unitType, records);
   const count = (wanted: string) => steps.filter(({ state }) => state === wanted).length;
-  return { open: count('open'), done: count('done'), left: count('skipped') };
+  return { done: count('done'), left: count('skipped') };
 }
 
 /** The station where the next open thing lies, for the rack. */

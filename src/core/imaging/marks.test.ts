@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { RecordContent } from '@/model/benchRecord';
 import type { Mark } from '@/model/pictureRecord';
+import type { RecordContent } from '@/model/recordKinds';
 import type { BenchRecord } from '@/model/snapshot';
 import { drawMark, marksChange, marksOn, nextPin, penOf } from './marks';
 

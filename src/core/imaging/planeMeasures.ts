@@ -1,4 +1,4 @@
-import type { PictureScale } from '@/model/pictureRecord';
+import type { PictureScale } from '@/model/records/picture-scaled';
 import { BadInput } from '../badInput';
 import { homographyOf, polygonArea, project, quadArea } from './homography';
 import type { Size } from './planes';

@@ -1,4 +1,4 @@
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 import { formatNumber } from '../quantity/format';
 import { type Doubts, LEAST_TRUST } from './confidence';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkDefinitions } from '@/catalog/checkDefinitions';
+import { shippedCatalogs } from '@/catalog/shipped';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { checkFromDefinition, placesOfPattern } from './checkFromDefinition';
 import { placesOf } from './places';
@@ -12,6 +12,7 @@ import { tellGaugeStudy } from './tellGaugeStudy';
 import { atReference, isNearReference } from './temperature';
 import { compareTwoWays } from './twoWays';
 
+const checkDefinitions = shippedCatalogs()['check-definitions'].definitions;
 const result = (value: number, standardUncertainty: number, degreesOfFreedom: number | null = null) => ({
   value,
   standardUncertainty,

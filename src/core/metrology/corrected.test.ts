@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { RecordContent } from '@/model/benchRecord';
+import type { RecordContent } from '@/model/recordKinds';
 import type { BenchRecord, Reading } from '@/model/snapshot';
 import { corrected, movesByOne } from './corrected';
 

@@ -2,13 +2,14 @@ import { deviation, group, mean } from 'd3-array';
 import type { JudgedStatistic } from '@/model/checkDefinition';
 import type { Check, Limit } from '@/model/checks';
 import type { Unit } from '@/model/units';
+import type { VerdictWord } from '@/model/verdictWord';
 import { baseUnit, convert } from '../quantity/units';
 import { lapsedGauges } from './calibration';
 import { limitInForce, limitsBeside } from './limitInForce';
 import { placesOf } from './places';
 import { type CheckSeries, seriesOfCheck } from './seriesOfCheck';
 import { verdict } from './verdict';
-import type { Statistic, Verdict, VerdictWord } from './verdict.schema';
+import type { Statistic, Verdict } from './verdict.schema';
 
 export interface GaugeFacts {
   readonly id: string;

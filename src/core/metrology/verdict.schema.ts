@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { UnitSchema } from '@/model/units';
+import { VerdictWordSchema } from '@/model/verdictWord';
 
 const finite = v.pipe(v.number(), v.finite('must be a finite number'));
 const notNegative = v.pipe(finite, v.minValue(0, 'must not be negative'));
@@ -29,10 +30,6 @@ export const VerdictInputSchema = v.object({
   statistic: v.optional(StatisticSchema, 'mean'),
 });
 export type VerdictInput = v.InferOutput<typeof VerdictInputSchema>;
-
-export const VERDICTS = ['within', 'beyond', 'too-close', 'no-limit'] as const;
-export const VerdictWordSchema = v.picklist(VERDICTS);
-export type VerdictWord = v.InferOutput<typeof VerdictWordSchema>;
 
 export const VerdictOutputSchema = v.object({
   value: v.number(),

@@ -1,7 +1,8 @@
 import { deviation as sampleDeviation } from 'd3-array';
+import type { VerdictWord } from '@/model/verdictWord';
 import { studentCdf, studentQuantile } from './distributions';
 import { type StandardUncertainty, uncertaintyOfMean } from './uncertainty';
-import type { Statistic, Verdict, VerdictInput, VerdictWord } from './verdict.schema';
+import type { Statistic, Verdict, VerdictInput } from './verdict.schema';
 
 /** More than this many further readings nobody takes; a finer gauge is the better advice. */
 const MOST_EXTRA_READINGS = 45;

@@ -1,14 +1,15 @@
 import { GRADE_WORD, type Grade } from '@/model/damage';
 import { PART_DECISIONS, SURENESS_WORDS, UNIT_DECISIONS } from '@/model/job';
+import type { OpenCode, OpenQuestion } from '@/model/openQuestion';
 import type { ReportDocument, ReportPart, Shop } from '@/model/report';
 import type { JobSnapshot } from '@/model/snapshot';
+import { cautionsForReport } from '../catalogs/cautions';
 import { marksOn } from '../imaging/marks';
-import { baselineChecks, movedOn } from '../strip/baseline';
-import { unmatched } from '../strip/debris';
-import { waitingSamples } from '../strip/waitingSamples';
+import { openOfUnit } from '../open/openOfUnit';
+import { tellOpen } from '../open/tellOpen';
 import { findActive } from '../wear/active';
 import type { PartState } from '../wear/partStanding';
-import { describeFinding, type FindMode } from './describeFinding';
+import { describeFinding } from './describeFinding';
 import { describeMeasurement } from './describeMeasurement';
 import { describeSymptom } from './describeSymptom';
 
@@ -16,18 +17,16 @@ export interface ReportSources {
   readonly shop: Shop;
   readonly snapshot: JobSnapshot;
   readonly parts: readonly PartState[];
-  readonly findMode: FindMode;
-  readonly cautions: readonly { readonly title: string; readonly words: string }[];
 }
 
 /**
  * The customer's report from what is known now. Every part falls under exactly one heading by its standing,
  * so nothing unseen or unmeasured can stand among the good ones.
  */
-export function composeReport({ shop, snapshot, parts, findMode, cautions }: ReportSources): ReportDocument {
+export function composeReport({ shop, snapshot, parts }: ReportSources): ReportDocument {
   const { job } = snapshot;
   const withStanding = (standing: PartState['standing']) =>
-    parts.filter((part) => part.standing === standing).map((part) => describePart(part, snapshot, findMode));
+    parts.filter((part) => part.standing === standing).map((part) => describePart(part, snapshot));
   return {
     schemaVersion: 1,
     shop,
@@ -48,7 +47,7 @@ export function composeReport({ shop, snapshot, parts, findMode, cautions }: Rep
     damaged: withStanding('attention').sort((a, b) => b.grade - a.grade),
     worn: withStanding('worn'),
     sound: withStanding('sound'),
-    open: [...openOfParts(parts), ...openOfUnit(snapshot)],
+    open: [...openOfParts(parts), ...openInReport(snapshot)],
     cause: snapshot.cause && {
       words: snapshot.cause.plainWords,
       sureness: SURENESS_WORDS[snapshot.cause.sureness],
@@ -62,42 +61,48 @@ export function composeReport({ shop, snapshot, parts, findMode, cautions }: Rep
     },
     partDecisions: groupDecisions(snapshot, parts),
     watch: snapshot.unitDecision?.watch ?? '',
-    cautions: cautions.map(({ title, words }) => ({ title, words })),
+    cautions: cautionsForReport(snapshot.catalogs).map(({ title, words }) => ({ title, words })),
   };
 }
 
-const openOfParts = (parts: readonly PartState[]): ReportDocument['open'] =>
-  parts
-    .filter((part) => part.openQuestions.length > 0)
-    .map(({ position, openQuestions }) => ({
-      positionId: position.id,
-      name: position.name,
-      questions: openQuestions,
-    }));
+type OpenEntry = ReportDocument['open'][number];
 
-/** What is open of the unit as a whole: debris that no part accounts for, samples at the laboratory, and a baseline that can't be had any more. */
-function openOfUnit(snapshot: JobSnapshot): ReportDocument['open'] {
-  const { records } = snapshot;
-  const oil = [
-    ...unmatched(records).map(({ piece }) => `${piece.content.piece}: nothing accounts for it yet`),
-    ...waitingSamples(records).map(
-      ({ content }) => `Sample ${content.sample}: the laboratory’s figures are not here yet`,
+const entryOf = (positionId: string, name: string, questions: readonly OpenQuestion[]): OpenEntry[] =>
+  questions.length === 0
+    ? []
+    : [
+        {
+          ...{ positionId, name, questions: questions.map(tellOpen) },
+          codes: questions.map(({ code }) => code),
+        },
+      ];
+
+const openOfParts = (parts: readonly PartState[]): OpenEntry[] =>
+  parts.flatMap(({ position, openQuestions }) => entryOf(position.id, position.name, openQuestions));
+
+/** What the customer is told of the unit as a whole, under these heads. */
+const UNIT_HEADS: readonly (readonly [string, string, readonly OpenCode[]])[] = [
+  [
+    'of-the-unit',
+    'The unit as a whole',
+    ['not-described', 'not-opened', 'identity-conflict', 'record-unreadable'],
+  ],
+  ['of-the-oil', 'Found in the oil', ['not-drained', 'debris-unmatched', 'sample-out']],
+  ['of-the-setting', 'As it was set', ['baseline-missed']],
+];
+
+function openInReport(snapshot: JobSnapshot): OpenEntry[] {
+  const open = openOfUnit(snapshot);
+  return UNIT_HEADS.flatMap(([id, name, codes]) =>
+    entryOf(
+      id,
+      name,
+      open.filter(({ code }) => codes.includes(code)),
     ),
-  ];
-  const missed = movedOn(records)
-    ? baselineChecks(snapshot)
-        .filter(({ state }) => state === 'open')
-        .map(({ check, position }) => `${check.title} of ${position.name}: not read before it came apart`)
-    : [];
-  return [
-    ...(oil.length > 0 ? [{ positionId: 'of-the-oil', name: 'Found in the oil', questions: oil }] : []),
-    ...(missed.length > 0
-      ? [{ positionId: 'of-the-setting', name: 'As it was set', questions: missed }]
-      : []),
-  ];
+  );
 }
 
-function describePart(part: PartState, snapshot: JobSnapshot, findMode: FindMode): ReportPart {
+function describePart(part: PartState, snapshot: JobSnapshot): ReportPart {
   const { position } = part;
   const grade = part.grade as Grade;
   const own = <C extends { positionId: string | null; struck: unknown }>(captures: readonly C[]) =>
@@ -108,7 +113,9 @@ function describePart(part: PartState, snapshot: JobSnapshot, findMode: FindMode
     name: position.name,
     grade,
     gradeWord: GRADE_WORD[grade],
-    seen: own(snapshot.findings).map((finding) => describeFinding(finding, position.family, findMode)),
+    seen: own(snapshot.findings).map((finding) =>
+      describeFinding(finding, position.family, snapshot.catalogs),
+    ),
     measured: part.judgements.map(({ check, judgement, accepted }) =>
       describeMeasurement(check, judgement, accepted),
     ),

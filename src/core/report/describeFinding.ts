@@ -1,10 +1,14 @@
-import { type DamageMode, type Family, type FindingContent, NOTHING_TO_SEE } from '@/model/damage';
-
-export type FindMode = (family: Family, modeId: string) => DamageMode | undefined;
+import type { Catalogs } from '@/model/catalogs';
+import { type Family, type FindingContent, NOTHING_TO_SEE } from '@/model/damage';
+import { findMode } from '../catalogs/words';
 
 /** One finding as a sentence that a customer understands, the standard term in brackets. */
-export function describeFinding(finding: FindingContent, family: Family, findMode: FindMode): string {
-  const mode = findMode(family, finding.mode);
+export function describeFinding(
+  finding: FindingContent,
+  family: Family,
+  words: Pick<Catalogs, 'damage-words'>,
+): string {
+  const mode = findMode(words, family, finding.mode);
   if (!mode) return `${finding.mode}, ${finding.place}`;
   if (mode.id === NOTHING_TO_SEE) return 'Looked at closely; no damage seen.';
   const extent = [

@@ -1,18 +1,21 @@
 import type { ReportDocument } from '@/model/report';
 
-export const NOT_LOOKED_AT_QUESTION = 'Not looked at';
-export const NOT_MEASURED = ': not measured';
-
-type OpenPart = ReportDocument['open'][number];
+type OpenEntry = ReportDocument['open'][number];
 
 /** Nothing more is to be said of the part than that nobody looked at it, so nobody measured it either. */
-const isUnseen = ({ questions: [first, ...others] }: OpenPart): boolean =>
-  first === NOT_LOOKED_AT_QUESTION && others.every((question) => question.endsWith(NOT_MEASURED));
+const isUnseen = ({ codes, questions }: OpenEntry): boolean =>
+  codes
+    ? codes[0] === 'not-looked-at' && codes.slice(1).every((code) => code === 'not-measured')
+    : isUnseenInWords(questions);
+
+/** Reports from before the codes were frozen with the words alone. */
+const isUnseenInWords = ([first, ...others]: OpenEntry['questions']): boolean =>
+  first === 'Not looked at' && others.every((question) => question.endsWith(': not measured'));
 
 /** Parts that nobody looked at, and the ones with questions of their own. */
-export function groupOpen(open: readonly OpenPart[]): {
-  readonly unseen: readonly OpenPart[];
-  readonly questioned: readonly OpenPart[];
+export function groupOpen(open: readonly OpenEntry[]): {
+  readonly unseen: readonly OpenEntry[];
+  readonly questioned: readonly OpenEntry[];
 } {
   return { unseen: open.filter(isUnseen), questioned: open.filter((part) => !isUnseen(part)) };
 }

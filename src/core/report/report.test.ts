@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findMode } from '@/catalog/damageWords';
+import { catalogsAsShipped } from '@/catalog/shipped';
 import type { Check, Limit } from '@/model/checks';
 import type { ReportDocument, ReportPart } from '@/model/report';
 import { canonicalJson, sameContent } from '../canonicalJson';
@@ -174,18 +174,18 @@ describe('a finding in words', () => {
     note: '',
   };
   it('is a plain sentence with the standard term behind it, and its extent', () => {
-    expect(describeFinding({ ...finding, count: 2, share: 0.035 }, 'gear-teeth', findMode)).toBe(
+    expect(describeFinding({ ...finding, count: 2, share: 0.035 }, 'gear-teeth', catalogsAsShipped())).toBe(
       'A few pits where small pieces broke out of the surface. (macropitting, isolated: drive flank, moderate, on 2 teeth, 3.5 % of one flank.)',
     );
   });
   it('keeps the inspector’s own words, and survives a word that the catalog lost', () => {
-    expect(describeFinding({ ...finding, note: 'Near the heel.' }, 'gear-teeth', findMode)).toMatch(
-      / Near the heel\.$/,
-    );
-    expect(describeFinding({ ...finding, mode: 'gremlins' }, 'gear-teeth', findMode)).toBe(
+    expect(
+      describeFinding({ ...finding, note: 'Near the heel.' }, 'gear-teeth', catalogsAsShipped()),
+    ).toMatch(/ Near the heel\.$/);
+    expect(describeFinding({ ...finding, mode: 'gremlins' }, 'gear-teeth', catalogsAsShipped())).toBe(
       'gremlins, drive flank',
     );
-    expect(describeFinding({ ...finding, mode: 'nothing-to-see' }, 'gear-teeth', findMode)).toBe(
+    expect(describeFinding({ ...finding, mode: 'nothing-to-see' }, 'gear-teeth', catalogsAsShipped())).toBe(
       'Looked at closely; no damage seen.',
     );
   });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { RecordContent } from '@/model/benchRecord';
+import type { RecordContent } from '@/model/recordKinds';
 import type { BenchRecord } from '@/model/snapshot';
 import { patternAdvice } from './patternAdvice';
 import { ownSensitivities, patternRounds } from './patternRounds';

@@ -1,4 +1,4 @@
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 import type { BenchRecord } from '@/model/snapshot';
 import { LEAST_TRUST } from '../imaging/confidence';
 import { findActive } from '../wear/active';

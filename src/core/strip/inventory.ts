@@ -1,3 +1,4 @@
+import type { OpenQuestion } from '@/model/openQuestion';
 import type { BenchRecord } from '@/model/snapshot';
 import type { Position } from '@/model/unitType';
 import { type Recorded, recordsOf } from './recordsOf';
@@ -34,13 +35,16 @@ function stateOf(expected: number, count: Recorded<'count'> | undefined): Invent
   return wrong ? 'wrong' : 'all-there';
 }
 
-/** What an inventory line leaves open, in a sentence; nothing where all is there, or nobody has counted. */
-export function inventoryQuestion({ expected, count, state }: InventoryLine): string | undefined {
-  const counted = count?.content.counted ?? 0;
-  if (state === 'missing')
-    return expected === 1 ? 'Missing' : `${counted} of ${expected} counted: ${expected - counted} missing`;
-  if (state === 'surplus')
-    return `${counted} counted where ${expected} belong: ${counted - expected} too many`;
-  if (state === 'wrong') return 'Not what belongs there';
-  return undefined;
+/** What an inventory line leaves open; nothing where all is there, or nobody has counted. */
+export function inventoryQuestion({
+  position,
+  expected,
+  count,
+  state,
+}: InventoryLine): OpenQuestion | undefined {
+  if (!count || state === 'all-there' || state === 'not-counted') return undefined;
+  const of = { positionId: position.id, since: count.deviceTime };
+  if (state === 'wrong') return { ...of, code: 'pieces-wrong' };
+  const { counted } = count.content;
+  return { ...of, code: state === 'missing' ? 'pieces-missing' : 'pieces-surplus', counted, expected };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { shippedOilThresholds } from '@/catalog/oilThresholds';
+import { catalogsAsShipped } from '@/catalog/shipped';
 import { judgeSample } from './labSample';
 import { guessColumns, readLabTable } from './labTable';
 
@@ -13,22 +13,23 @@ const sample = (values: Record<string, number>, distanceKm?: number) => ({
 
 describe('a laboratory’s figures', () => {
   it('are usual below the threshold, and reach it at the threshold itself', () => {
-    const level = (iron: number) => judgeSample(sample({ iron }), shippedOilThresholds, undefined)[0]?.level;
+    const level = (iron: number) =>
+      judgeSample(sample({ iron }), catalogsAsShipped()['oil-thresholds'], undefined)[0]?.level;
     expect([149, 150, 399, 400].map(level)).toEqual(['usual', 'watch', 'watch', 'act']);
   });
 
   it('tell how they grew for each 1000 km since the sample before', () => {
     const [iron, copper] = judgeSample(
       sample({ iron: 240, copper: 30 }, 88_000),
-      shippedOilThresholds,
+      catalogsAsShipped()['oil-thresholds'],
       sample({ iron: 90 }, 58_000),
     );
     // By hand: 150 more in 30 000 km.
     expect(iron?.per1000Km).toBeCloseTo(5, 12);
     expect(copper).not.toHaveProperty('per1000Km');
-    expect(judgeSample(sample({ iron: 1 }), shippedOilThresholds, sample({ iron: 2 }))[0]).not.toHaveProperty(
-      'per1000Km',
-    );
+    expect(
+      judgeSample(sample({ iron: 1 }), catalogsAsShipped()['oil-thresholds'], sample({ iron: 2 }))[0],
+    ).not.toHaveProperty('per1000Km');
   });
 });
 
@@ -49,7 +50,11 @@ describe('a laboratory’s table', () => {
       ['Si', '4', 'pounds'],
       ['PQ', '61', ''],
     ];
-    const lines = readLabTable(rows, { element: 0, value: 1, unit: 2 }, shippedOilThresholds);
+    const lines = readLabTable(
+      rows,
+      { element: 0, value: 1, unit: 2 },
+      catalogsAsShipped()['oil-thresholds'],
+    );
     expect(lines.filter(({ element }) => element)).toEqual([
       { line: 2, element: 'iron', value: 212.5 },
       { line: 3, element: 'copper', value: expect.closeTo(40, 9) },

@@ -1,5 +1,5 @@
+import type { OilThresholds } from '@/model/oilThresholds';
 import { parseReading } from '../quantity/parseReading';
-import type { OilThresholds } from './labSample';
 
 export interface LabColumns {
   readonly element: number;

@@ -1,4 +1,4 @@
-import type { RecordContent, RecordOf } from '@/model/benchRecord';
+import type { RecordContent, RecordOf } from '@/model/recordKinds';
 import type { BenchRecord } from '@/model/snapshot';
 import { findActive } from '../wear/active';
 

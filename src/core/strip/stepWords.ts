@@ -1,4 +1,4 @@
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 import type { UnitType } from '@/model/unitType';
 import { formatNumber } from '../quantity/format';
 

@@ -1,4 +1,4 @@
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 import type { BenchRecord } from '@/model/snapshot';
 import type { Position, UnitType } from '@/model/unitType';
 import { type Recorded, recordsOf } from './recordsOf';

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { modesOf } from '@/catalog/damageWords';
-import { shippedGradeRules } from '@/catalog/gradeRules';
+import { catalogsAsShipped } from '@/catalog/shipped';
 import type { Check } from '@/model/checks';
 import type { Acceptance } from '@/model/measuring';
 import type { Finding, GradeEntry, Reading } from '@/model/snapshot';
 import type { TooClosePolicy } from '@/model/tooClose';
 import type { Position } from '@/model/unitType';
+import { tellOpen } from '../open/tellOpen';
 import { findActive } from './active';
 import { partState } from './partStanding';
 
@@ -79,8 +79,8 @@ const stateOf = (facts: {
   checks?: Check[];
   policy?: TooClosePolicy;
   acceptances?: Acceptance[];
-}) =>
-  partState(
+}) => {
+  const state = partState(
     position,
     {
       readings: facts.readings ?? [],
@@ -91,9 +91,10 @@ const stateOf = (facts: {
       acceptances: facts.acceptances ?? [],
       unitType: { checks: facts.checks ?? [check] },
     },
-    shippedGradeRules,
-    modesOf('bush-washer-pin'),
+    catalogsAsShipped(),
   );
+  return { ...state, openQuestions: state.openQuestions.map(tellOpen) };
+};
 
 describe('the standing of a part', () => {
   it('is open until somebody graded it, however well it measured', () => {

@@ -1,16 +1,18 @@
+import type { Catalogs } from '@/model/catalogs';
 import type { Check } from '@/model/checks';
-import type { DamageMode, GradeOrNone } from '@/model/damage';
+import type { GradeOrNone } from '@/model/damage';
 import { EARLIER_REPAIR, NOTHING_TO_SEE } from '@/model/damage';
 import type { Acceptance } from '@/model/measuring';
-import type { GradeEntry, JobSnapshot } from '@/model/snapshot';
+import type { OpenQuestion } from '@/model/openQuestion';
+import type { GradeEntry, JobSnapshot, Reading } from '@/model/snapshot';
 import type { TooClosePolicy } from '@/model/tooClose';
 import type { Position } from '@/model/unitType';
+import { modesOf } from '../catalogs/words';
 import { type CheckJudgement, judgeCheck } from '../metrology/judgeCheck';
-import { isNearReference, REFERENCE_C } from '../metrology/temperature';
-import { NOT_LOOKED_AT_QUESTION, NOT_MEASURED } from '../report/groupOpen';
+import { isNearReference } from '../metrology/temperature';
+import { lostVersions } from '../open/lostVersions';
 import { inventory, inventoryQuestion } from '../strip/inventory';
 import { findActive } from './active';
-import type { GradeRules } from './gradeRule.schema';
 import { type GradeProposal, proposeGrade } from './proposeGrade';
 import { acceptanceInForce, countsAs, readingsMark } from './tooClose';
 
@@ -22,8 +24,9 @@ export interface JudgedCheck {
   readonly judgement: CheckJudgement;
   /** Of a reading that is too close to call, where the shop accepts such and somebody did. */
   readonly accepted?: Acceptance;
-  /** Read while the part was too far from the temperature that lengths are stated at. */
-  readonly offTemperature: boolean;
+  readonly readings: readonly Reading[];
+  /** The first that was read while the part was too far from the temperature that lengths are stated at. */
+  readonly offTemperature?: Reading;
 }
 
 export interface PartState {
@@ -32,7 +35,7 @@ export interface PartState {
   readonly grade: GradeOrNone;
   readonly proposal: GradeProposal;
   readonly judgements: readonly JudgedCheck[];
-  readonly openQuestions: readonly string[];
+  readonly openQuestions: readonly OpenQuestion[];
   readonly standing: Standing;
 }
 
@@ -52,8 +55,7 @@ type PartFacts = Pick<
 export function partState(
   position: Position,
   facts: PartFacts,
-  rules: GradeRules,
-  modes: readonly DamageMode[],
+  catalogs: Pick<Catalogs, 'damage-words' | 'grade-rules'>,
 ): PartState {
   const checks = facts.unitType.checks.filter((check) => check.positions.includes(position.id));
   const readings = findActive(facts.readings).filter((reading) => reading.positionId === position.id);
@@ -63,10 +65,10 @@ export function partState(
     const judgement = judgeCheck(check, own, facts.gauges);
     const of = { positionId: position.id, checkId: check.id, mark: readingsMark(own) };
     const accepted = judgement.word === 'too-close' ? acceptanceInForce(rule, of) : undefined;
+    const offTemperature = readOffTemperature(check, own);
     return {
-      check,
-      judgement,
-      offTemperature: isOffTemperature(check, own),
+      ...{ check, judgement, readings: own },
+      ...(offTemperature ? { offTemperature } : {}),
       ...(accepted ? { accepted } : {}),
     };
   });
@@ -77,19 +79,28 @@ export function partState(
       : [{ check: check.id, verdict: countsAs(judgement.word, facts.tooClosePolicy) }],
   );
   const seen = findings.filter(({ mode }) => mode !== EARLIER_REPAIR);
-  const proposal = proposeGrade({ family: position.family, findings: seen, verdicts, modes }, rules);
+  const modes = modesOf(catalogs, position.family);
+  const proposal = proposeGrade(
+    { family: position.family, findings: seen, verdicts, modes },
+    catalogs['grade-rules'],
+  );
   const entry = facts.grades.find(({ positionId }) => positionId === position.id);
   const grade = entry?.grade ?? null;
-  const damageSeen = seen.some((finding) => finding.mode !== NOTHING_TO_SEE);
-  const openQuestions = [
-    ...(grade === null ? [damageSeen ? 'Seen, but not graded' : NOT_LOOKED_AT_QUESTION] : []),
+  const damage = seen.find((finding) => finding.mode !== NOTHING_TO_SEE);
+  const of = { positionId: position.id };
+  const openQuestions: OpenQuestion[] = [
+    ...(grade !== null
+      ? []
+      : [
+          damage
+            ? ({ ...of, code: 'not-graded', since: damage.deviceTime } as const)
+            : ({ ...of, code: 'not-looked-at' } as const),
+        ]),
     ...piecesOpen(position, facts.records ?? []),
     ...gradedTwice(position, entry, facts.conflicts ?? []),
-    ...(entry && outrunByEvidence(entry, proposal) ? ['New evidence since it was graded'] : []),
-    ...judgements.flatMap((judged) => measurementOpen(judged, facts.tooClosePolicy)),
-    ...judgements.flatMap(({ check, offTemperature }) =>
-      offTemperature ? [`${check.title}: not read at ${REFERENCE_C} °C`] : [],
-    ),
+    ...(entry && outrunByEvidence(entry, proposal) ? [{ ...of, code: 'evidence-newer' } as const] : []),
+    ...judgements.flatMap((judged) => measurementOpen(position, judged, facts.tooClosePolicy)),
+    ...judgements.flatMap((judged) => temperatureOpen(position, judged)),
   ];
   return {
     position,
@@ -102,7 +113,7 @@ export function partState(
 }
 
 /** Pieces that were counted out and are not all there, or not the right ones. */
-function piecesOpen(position: Position, records: JobSnapshot['records']): string[] {
+function piecesOpen(position: Position, records: JobSnapshot['records']): OpenQuestion[] {
   const question = inventory({ positions: [position] }, records).map(inventoryQuestion)[0];
   return question === undefined ? [] : [question];
 }
@@ -112,37 +123,59 @@ function gradedTwice(
   position: Position,
   entry: GradeEntry | undefined,
   conflicts: JobSnapshot['conflicts'],
-): string[] {
-  return conflicts
-    .filter(
-      ({ kind, content }) =>
-        kind === 'grade' &&
-        content.positionId === position.id &&
-        Number(content.beatenBy) >= (entry?.version ?? 0),
-    )
-    .map(({ author, content }) => `Graded ${content.grade} by ${author} too, without knowing of the other`);
+): OpenQuestion[] {
+  return lostVersions(conflicts, 'grade', entry)
+    .filter(({ content }) => content.positionId === position.id)
+    .map(({ author, content, receivedAt }) => ({
+      ...({ code: 'graded-twice', positionId: position.id } as const),
+      ...{ grade: Number(content.grade), by: author, since: receivedAt },
+    }));
 }
 
 /** The rules propose something worse now than they did when the grade was put down. */
 const outrunByEvidence = (entry: Pick<GradeEntry, 'grade' | 'proposed'>, { grade }: GradeProposal): boolean =>
   grade !== null && grade > entry.grade && grade > (entry.proposed ?? -1);
 
-const isOffTemperature = (check: Check, readings: PartFacts['readings']): boolean =>
-  check.temperature === true &&
-  readings.some(({ temperatureC }) => temperatureC !== null && !isNearReference(temperatureC));
+const readOffTemperature = (check: Check, readings: PartFacts['readings']): Reading | undefined =>
+  check.temperature === true
+    ? readings.find(({ temperatureC }) => temperatureC !== null && !isNearReference(temperatureC))
+    : undefined;
 
-function measurementOpen({ check, judgement, accepted }: JudgedCheck, policy: TooClosePolicy): string[] {
-  if (judgement.word === 'no-limit') return [`${check.title}: no limit known`];
-  if (judgement.word === 'not-measured') return [`${check.title}${NOT_MEASURED}`];
+const ofCheck = (position: Position, { id, title }: Check) => ({
+  ...{ positionId: position.id, checkId: id, check: title },
+});
+/** Which place, where a check has more than one. */
+const placed = (place: string | undefined) => (place ? { place } : {});
+
+function measurementOpen(
+  position: Position,
+  { check, judgement, accepted, readings }: JudgedCheck,
+  policy: TooClosePolicy,
+): OpenQuestion[] {
+  const of = ofCheck(position, check);
+  if (judgement.word === 'no-limit') return [{ ...of, code: 'no-limit' }];
+  if (judgement.word === 'not-measured') return [{ ...of, code: 'not-measured' }];
   if (judgement.word !== 'too-close' || accepted || policy === 'beyond') return [];
-  return [`${check.title}: too close to call${policy === 'accept' ? ', and nobody has accepted it' : ''}`];
+  const last = readings.at(-1);
+  return [
+    {
+      ...{ ...of, code: policy === 'accept' ? 'too-close-unaccepted' : 'too-close' },
+      ...{ ...placed(judgement.decisive?.place), ...(last ? { since: last.deviceTime } : {}) },
+    },
+  ];
+}
+
+function temperatureOpen(position: Position, { check, offTemperature }: JudgedCheck): OpenQuestion[] {
+  if (!offTemperature) return [];
+  const { place, deviceTime } = offTemperature;
+  return [{ ...ofCheck(position, check), code: 'off-temperature', ...placed(place), since: deviceTime }];
 }
 
 /** A measurement beyond its limit keeps a part from passing for sound, whatever grade a person gave it. */
 function standingOf(
   grade: GradeOrNone,
   judgements: PartState['judgements'],
-  openQuestions: readonly string[],
+  openQuestions: readonly OpenQuestion[],
   policy: TooClosePolicy,
 ): Standing {
   if (grade === null) return 'open';

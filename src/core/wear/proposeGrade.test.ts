@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { modesOf } from '@/catalog/damageWords';
-import { shippedGradeRules } from '@/catalog/gradeRules';
+import { catalogsAsShipped } from '@/catalog/shipped';
+import { modesOf } from '@/core/catalogs/words';
 import { FAMILIES, type Family, NOTHING_TO_SEE } from '@/model/damage';
 import { type PartEvidence, proposeGrade } from './proposeGrade';
 
@@ -11,9 +11,9 @@ const see = (family: Family, finding: Partial<Finding>, verdicts: PartEvidence['
       family,
       findings: [{ mode: '', place: 'drive flank', severity: 'moderate', ...finding } as Finding],
       verdicts,
-      modes: modesOf(family),
+      modes: modesOf(catalogsAsShipped(), family),
     },
-    shippedGradeRules,
+    catalogsAsShipped()['grade-rules'],
   );
 
 describe('the shipped grade rules', () => {
@@ -50,7 +50,7 @@ describe('the shipped grade rules', () => {
   it('proposes nothing for a part that was only measured and lies within', () => {
     const proposal = proposeGrade(
       { family: 'gear-teeth', findings: [], verdicts: [{ check: 'a', verdict: 'within' }], modes: [] },
-      shippedGradeRules,
+      catalogsAsShipped()['grade-rules'],
     );
     expect(proposal.grade).toBeNull();
     expect(proposal.note).toContain('not looked at');
@@ -64,7 +64,7 @@ describe('the shipped grade rules', () => {
 
   it('has an answer for every damage word of every family, and none of them is 0 or nothing', () => {
     for (const family of FAMILIES) {
-      for (const mode of modesOf(family).filter(({ id }) => id !== NOTHING_TO_SEE)) {
+      for (const mode of modesOf(catalogsAsShipped(), family).filter(({ id }) => id !== NOTHING_TO_SEE)) {
         for (const severity of ['light', 'moderate', 'severe'] as const) {
           const { grade } = see(family, { mode: mode.id, place: mode.places[0] ?? '', severity });
           expect(grade, `${family} ${mode.id} ${severity}`).toBeGreaterThan(0);

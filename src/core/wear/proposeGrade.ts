@@ -1,6 +1,6 @@
 import type { DamageMode, Family, FindingContent, Grade } from '@/model/damage';
-import type { VerdictWord } from '../metrology/verdict.schema';
-import type { Condition, FindingPattern, GradeRule, GradeRules } from './gradeRule.schema';
+import type { Condition, FindingPattern, GradeRule, GradeRules } from '@/model/gradeRule';
+import type { VerdictWord } from '@/model/verdictWord';
 
 type FindingFacts = Pick<FindingContent, 'mode' | 'place' | 'severity' | 'share' | 'count'>;
 

@@ -1,6 +1,6 @@
 import type { Acceptance } from '@/model/measuring';
 import type { TooClosePolicy } from '@/model/tooClose';
-import type { VerdictWord } from '../metrology/verdict.schema';
+import type { VerdictWord } from '@/model/verdictWord';
 
 /** Tells one set of readings from another: an acceptance holds for the readings it was made on and for no others. */
 export const readingsMark = (readings: readonly { readonly id: string }[]): string =>

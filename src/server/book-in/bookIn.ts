@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { dayAfter } from '@/core/time/shopDay';
+import { newestCatalogs } from '@/db/catalogs';
 import { logChange } from '@/db/changeLog';
 import { findJobByPeg, insertJob, nextFreePeg } from '@/db/jobs';
 import { type Db, inTransaction } from '@/db/open';
@@ -43,10 +44,10 @@ export const bookIn = defineUseCase('job.book-in', BookInSchema, (actor, context
       distanceKm: input.distanceKm ?? null,
       unitTypeId: type.id,
       unitTypeRevision: type.revision,
-      holdReason: '',
       waitsFor: 'draining',
       bookedAt: instant(context),
       bookedById: actor.id,
+      catalogs: newestCatalogs(context.db),
     });
     logChange(context.db, {
       at: instant(context),

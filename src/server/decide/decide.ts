@@ -10,16 +10,14 @@ import {
   DecisionCaptureSchema,
   type PartDecisionId,
   PartDecisionSchema,
-  UnitDecisionSchema,
+  UnitDecisionCaptureSchema,
 } from '@/model/job';
-import type { Actor } from '@/model/people';
-import type { PartDecision } from '@/model/snapshot';
 import { type Context, instant } from '../context';
 import { openJob, positionOf } from '../job/openJob';
 import { gatherSnapshot, partStates } from '../job/readSnapshot';
 import { Refusal } from '../refusal';
-import { refuseStale } from '../refuseStale';
-import { keepJudgement, keepLost, refuseOtherAuthor, storeOnce } from '../strip/capture';
+import { stale } from '../refuseStale';
+import { keepVersioned } from '../strip/keepVersioned';
 import { defineUseCase } from '../useCase';
 
 type Entry = v.InferOutput<typeof PartDecisionSchema>;
@@ -31,23 +29,27 @@ export const decidePart = defineUseCase(
   (actor, context, { jobId, entry }) =>
     inTransaction(context.db, () => {
       const { before, proposed } = decidedSoFar(context, jobId, entry);
-      refuseStale(before, entry);
       refuseWithoutReason(entry, proposed);
-      return put(context, actor, jobId, before, { ...entry, proposed });
+      const stamp = { jobId, by: actor.id, at: instant(context) };
+      if (!putDecision(context.db, { ...stamp, ...entry, proposed })) throw stale(before, entry);
+      logChange(context.db, {
+        ...{ ...stamp, topic: 'decision', subject: entry.positionId, before },
+        after: { ...entry, proposed },
+      });
+      return { version: entry.version + 1 };
     }),
 );
 
 /** Stores a decision that was made at the bench, perhaps without network; one that lost against another is kept as a conflict. */
-export const keepDecision = defineUseCase('part.decide', DecisionCaptureSchema, (actor, context, capture) => {
-  refuseOtherAuthor(actor, capture);
-  return storeOnce(context, 'decision', capture, (contentDigest) => {
-    const { before } = decidedSoFar(context, capture.jobId, capture);
-    refuseWithoutReason(capture, capture.proposed);
-    keepJudgement(context, 'decision', capture, contentDigest);
-    if ((before?.version ?? 0) === capture.version) put(context, actor, capture.jobId, before, capture);
-    else keepLost(context, 'decision', capture, contentDigest, before?.version ?? 0);
-  });
-});
+export const keepDecision = defineUseCase('part.decide', DecisionCaptureSchema, (actor, context, capture) =>
+  keepVersioned(actor, context, 'decision', capture, (decided) => {
+    const { before } = decidedSoFar(context, decided.jobId, decided);
+    refuseWithoutReason(decided, decided.proposed);
+    const { positionId, version, decision, proposed, reason } = decided;
+    const row = { positionId, version, decision, proposed, reason };
+    return { subject: positionId, before, put: (stamp) => putDecision(context.db, { ...stamp, ...row }) };
+  }),
+);
 
 /** What was decided before and what the rules propose; refuses what no person may decide. */
 function decidedSoFar(context: Context, jobId: string, { positionId, decision }: Entry) {
@@ -74,46 +76,13 @@ function refuseWithoutReason({ decision, reason }: Entry, proposed: PartDecision
   });
 }
 
-function put(
-  context: Context,
-  actor: Actor,
-  jobId: string,
-  before: PartDecision | undefined,
-  { positionId, version, decision, reason, proposed }: Entry & { readonly proposed: PartDecisionId },
-): { readonly version: number } {
-  const row = { jobId, version: version + 1, by: actor.id, at: instant(context) };
-  putDecision(context.db, { ...row, positionId, decision, proposed, reason });
-  logChange(context.db, {
-    ...{ at: row.at, by: actor.id, jobId, topic: 'decision', subject: positionId, before },
-    after: { positionId, version, decision, reason, proposed },
-  });
-  return { version: row.version };
-}
-
-export const decideUnit = defineUseCase(
-  'unit.decide',
-  v.object({ jobId: IdSchema, entry: UnitDecisionSchema }),
-  (actor, context, { jobId, entry }) =>
-    inTransaction(context.db, () => {
-      openJob(context.db, jobId);
-      const before = findUnitDecision(context.db, jobId);
-      refuseStale(before, entry);
-      const row = { jobId, version: entry.version + 1, by: actor.id, at: instant(context) };
-      putUnitDecision(context.db, {
-        ...row,
-        decision: entry.decision,
-        reason: entry.reason,
-        watch: entry.watch,
-      });
-      logChange(context.db, {
-        at: row.at,
-        by: actor.id,
-        jobId,
-        topic: 'unit decision',
-        subject: jobId,
-        before,
-        after: entry,
-      });
-      return { version: row.version };
-    }),
+/** What becomes of the unit as a whole. */
+export const decideUnit = defineUseCase('unit.decide', UnitDecisionCaptureSchema, (actor, context, capture) =>
+  keepVersioned(actor, context, 'unit-decision', capture, ({ jobId, version, decision, reason, watch }) => {
+    openJob(context.db, jobId);
+    return {
+      ...{ subject: jobId, before: findUnitDecision(context.db, jobId) },
+      put: (stamp) => putUnitDecision(context.db, { ...stamp, version, decision, reason, watch }),
+    };
+  }),
 );

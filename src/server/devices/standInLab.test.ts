@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { shippedOilThresholds } from '@/catalog/oilThresholds';
+import { catalogsAsShipped } from '@/catalog/shipped';
 import { judgeSample } from '@/core/strip/labSample';
 import { readLabTable } from '@/core/strip/labTable';
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 import { labReport } from './standInLab';
 
 const clean: RecordOf<'drained'> = {
@@ -13,7 +13,7 @@ const clean: RecordOf<'drained'> = {
 /** The table as the shop reads it: what can be taken, and what can't. */
 function read(table: string) {
   const [, ...rows] = table.split('\n').map((line) => line.split(';'));
-  const lines = readLabTable(rows, { element: 0, value: 1, unit: 2 }, shippedOilThresholds);
+  const lines = readLabTable(rows, { element: 0, value: 1, unit: 2 }, catalogsAsShipped()['oil-thresholds']);
   const values = lines.flatMap(({ element, value }) =>
     element === undefined || value === undefined ? [] : [{ element, value }],
   );
@@ -23,16 +23,18 @@ function read(table: string) {
 const levels = (drained: RecordOf<'drained'>, id = '0190a000-0000-7000-8000-000000000001') => {
   const { values } = read(labReport({ id, distanceKm: 50_000, drained }));
   return new Map(
-    judgeSample({ what: 'lab', sample: 's', values, note: '' }, shippedOilThresholds, undefined).map(
-      ({ id: element, level }) => [element, level],
-    ),
+    judgeSample(
+      { what: 'lab', sample: 's', values, note: '' },
+      catalogsAsShipped()['oil-thresholds'],
+      undefined,
+    ).map(({ id: element, level }) => [element, level]),
   );
 };
 
 describe('the laboratory’s stand-in', () => {
   it('answers in a table that the shop can read, but for the one line that it does not judge', () => {
     const { values, bad } = read(labReport({ id: 'a', drained: clean }));
-    expect(values).toHaveLength(shippedOilThresholds.elements.length);
+    expect(values).toHaveLength(catalogsAsShipped()['oil-thresholds'].elements.length);
     expect(bad.map(({ message }) => message)).toEqual(['“Viscosity 40” is no element that is judged here']);
   });
 

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 
 /*
  * A stand-in for an oil laboratory: it answers a sample after a while with a table as laboratories write them. Its figures

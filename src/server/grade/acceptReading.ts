@@ -1,37 +1,46 @@
 import { findActive } from '@/core/wear/active';
 import { readingsMark } from '@/core/wear/tooClose';
-import { logChange } from '@/db/changeLog';
 import { insertAcceptance } from '@/db/measuring';
-import { inTransaction } from '@/db/open';
-import { AcceptanceSchema } from '@/model/measuring';
-import { instant } from '../context';
+import { AcceptanceCaptureSchema } from '@/model/measuring';
 import { gatherSnapshot, partStates } from '../job/readSnapshot';
 import { Refusal } from '../refusal';
+import { keepVersioned } from '../strip/keepVersioned';
 import { defineUseCase } from '../useCase';
 
-/** A person takes the risk of a reading that is too close to call, with a reason. The verdict stays what it is. */
-export const acceptReading = defineUseCase('reading.accept', AcceptanceSchema, (actor, context, input) =>
-  inTransaction(context.db, () => {
-    const snapshot = gatherSnapshot(context.db, input.jobId);
-    if (snapshot.tooClosePolicy !== 'accept')
-      throw new Refusal('bad-input', 'This shop does not accept readings that are too close to call.');
-    const part = partStates(snapshot).find(({ position }) => position.id === input.positionId);
-    const judged = part?.judgements.find(({ check }) => check.id === input.checkId);
-    if (judged?.judgement.word !== 'too-close')
-      throw new Refusal('bad-input', 'This reading is not too close to call, so there is nothing to accept.');
-    const readings = findActive(snapshot.readings).filter(
-      ({ positionId, checkId }) => positionId === input.positionId && checkId === input.checkId,
-    );
-    const acceptance = { ...input, readings: readingsMark(readings), byId: actor.id, at: instant(context) };
-    insertAcceptance(context.db, acceptance);
-    logChange(context.db, {
-      at: acceptance.at,
-      by: actor.id,
-      jobId: input.jobId,
-      topic: 'acceptance',
-      subject: `${input.positionId} ${input.checkId}`,
-      after: { reason: input.reason, verdict: judged.judgement.decisive },
-    });
-    return {};
-  }),
+/**
+ * A person takes the risk of a reading that is too close to call, with a reason. The verdict stays what it is. It holds for the
+ * readings that he saw: where others were taken meanwhile it is kept, and holds for nothing.
+ */
+export const acceptReading = defineUseCase(
+  'reading.accept',
+  AcceptanceCaptureSchema,
+  (actor, context, capture) =>
+    keepVersioned(
+      actor,
+      context,
+      'acceptance',
+      capture,
+      ({ jobId, positionId, checkId, reason, readings }) => {
+        const snapshot = gatherSnapshot(context.db, jobId);
+        if (snapshot.tooClosePolicy !== 'accept')
+          throw new Refusal('bad-input', 'This shop does not accept readings that are too close to call.');
+        const part = partStates(snapshot).find(({ position }) => position.id === positionId);
+        const judged = part?.judgements.find(({ check }) => check.id === checkId);
+        if (!judged) throw new Refusal('bad-input', 'This part has no such check.');
+        const seen = readingsMark(
+          findActive(snapshot.readings).filter(
+            (each) => each.positionId === positionId && each.checkId === checkId,
+          ),
+        );
+        if (seen === readings && judged.judgement.word !== 'too-close')
+          throw new Refusal(
+            'bad-input',
+            'This reading is not too close to call, so there is nothing to accept.',
+          );
+        return {
+          ...{ subject: `${positionId} ${checkId}`, before: undefined },
+          put: (stamp) => insertAcceptance(context.db, { ...stamp, positionId, checkId, readings, reason }),
+        };
+      },
+    ),
 );

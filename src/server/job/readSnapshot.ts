@@ -1,9 +1,8 @@
 import * as v from 'valibot';
-import { modesOf } from '@/catalog/damageWords';
-import { shippedGradeRules } from '@/catalog/gradeRules';
 import { corrected } from '@/core/metrology/corrected';
 import { type PartState, partState } from '@/core/wear/partStanding';
 import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
+import { newestCatalogs } from '@/db/catalogs';
 import { listGauges } from '@/db/gauges';
 import { findJobByPeg } from '@/db/jobs';
 import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
@@ -15,6 +14,7 @@ import { readStreamHead } from '@/db/stream';
 import { newestRevision } from '@/db/unitTypes';
 import { PegSchema } from '@/model/job';
 import type { JobSnapshot } from '@/model/snapshot';
+import { catalogsInForce } from '../catalogs/catalogsInForce';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { cursorOf } from './cursor';
@@ -28,6 +28,8 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
     job,
     unitType,
     newestRevision: newestRevision(db, job.unitTypeId),
+    catalogs: catalogsInForce(db, job.catalogs),
+    newestCatalogs: newestCatalogs(db),
     tooClosePolicy: job.tooClosePolicy || readTooClosePolicy(db),
     acceptances: listAcceptances(db, jobId),
     identities: listIdentities(db, jobId),
@@ -45,11 +47,9 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
   };
 }
 
-/** The state of every part, by the shipped rules and words. */
+/** The state of every part, by the rules and words that the job pins. */
 export const partStates = (snapshot: JobSnapshot): PartState[] =>
-  snapshot.unitType.positions.map((position) =>
-    partState(position, snapshot, shippedGradeRules, modesOf(position.family)),
-  );
+  snapshot.unitType.positions.map((position) => partState(position, snapshot, snapshot.catalogs));
 
 export const readSnapshotByPeg = defineUseCase(
   'job.read',

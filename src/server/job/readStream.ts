@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
+import { newestCatalogs } from '@/db/catalogs';
 import { listGauges } from '@/db/gauges';
 import { findJob } from '@/db/jobs';
 import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
@@ -59,7 +60,7 @@ function answerSince(db: Db, { jobId, since, shop }: StreamAsked): JobAnswer {
     newestRevision: newestRevision(db, job.unitTypeId),
     tooClosePolicy: job.tooClosePolicy || readTooClosePolicy(db),
     ...(whole || jobChangedSince(db, jobId, seq) ? { job } : {}),
-    ...(whole || shop !== head.shop ? { gauges: listGauges(db) } : {}),
+    ...(whole || shop !== head.shop ? { gauges: listGauges(db), newestCatalogs: newestCatalogs(db) } : {}),
     ...(whole || cause ? { cause } : {}),
     ...(whole || unitDecision ? { unitDecision } : {}),
     ...(whole || devices.length > 0 ? { devices } : {}),

@@ -1,5 +1,4 @@
 import * as v from 'valibot';
-import { checkDefinitions } from '@/catalog/checkDefinitions';
 import { sheetChanges } from '@/core/limits/sheetChanges';
 import { sheetFaults } from '@/core/limits/sheetFaults';
 import { typeChanges } from '@/core/unit-type/typeChanges';
@@ -19,6 +18,7 @@ import type { Check } from '@/model/checks';
 import { IdSchema } from '@/model/ids';
 import { AdoptSheetSchema, SheetRevisionSchema, TooCloseChoiceSchema } from '@/model/measuring';
 import type { UnitType } from '@/model/unitType';
+import { newestDocument } from '../catalogs/catalogsInForce';
 import { instant } from '../context';
 import { refuseLostParts } from '../job/lostParts';
 import { openJob } from '../job/openJob';
@@ -39,7 +39,7 @@ export const readSheet = defineUseCase(
   (_actor, { db }, { unitTypeId }) => ({
     unitType: newestType(db, unitTypeId),
     revisions: listRevisions(db, unitTypeId),
-    definitions: checkDefinitions,
+    definitions: newestDocument(db, 'check-definitions').definitions,
   }),
 );
 

@@ -1,6 +1,4 @@
 import * as v from 'valibot';
-import { cautionsForReport } from '@/catalog/cautions';
-import { findMode } from '@/catalog/damageWords';
 import { canonicalJson } from '@/core/canonicalJson';
 import { composeReport } from '@/core/report/composeReport';
 import { reportChanges } from '@/core/report/reportChanges';
@@ -18,13 +16,7 @@ import { defineUseCase } from '../useCase';
 
 function compose(db: Db, jobId: string): ReportDocument {
   const snapshot = gatherSnapshot(db, jobId);
-  return composeReport({
-    shop: readShop(db),
-    snapshot,
-    parts: partStates(snapshot),
-    findMode,
-    cautions: cautionsForReport(),
-  });
+  return composeReport({ shop: readShop(db), snapshot, parts: partStates(snapshot) });
 }
 
 /** What the report would say if it were issued now, and how that differs from the last issue. */

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { currentStation, stationCounts } from '@/core/decisions/stationCounts';
+import { openHolds, tellHold } from '@/core/strip/holds';
 import { type Db, inTransaction } from '@/db/open';
 import { listRack, putRackRow, type RackCounted } from '@/db/rack';
 import { readShop } from '@/db/shop';
@@ -10,7 +11,7 @@ import { defineUseCase } from '../useCase';
 
 const RACK_SIZE = 60;
 /** Raised when what is counted for the rack changes: rows of an older code are made anew. */
-const MADE_BY = 1;
+const MADE_BY = 2;
 
 const PageSchema = v.object({ afterDue: v.optional(v.string(), ''), afterPeg: v.optional(v.number(), 0) });
 
@@ -46,6 +47,7 @@ function counted(db: Db, jobId: string): RackCounted {
     return {
       unitFamily: snapshot.unitType.family,
       weightKg: weights.length > 0 ? weights.reduce((sum, weight) => sum + weight, 0) : null,
+      hold: openHolds(snapshot.records).map(tellHold).join('. '),
       station: station.id,
       stationOpen: station.open ?? 0,
       trouble: '',
@@ -53,7 +55,7 @@ function counted(db: Db, jobId: string): RackCounted {
   } catch (error) {
     log.error({ err: error, jobId }, 'a job can’t be read for the rack');
     return {
-      ...{ unitFamily: 'other', weightKg: null, station: 'book-in', stationOpen: 0 },
+      ...{ unitFamily: 'other', weightKg: null, hold: '', station: 'book-in', stationOpen: 0 },
       trouble: 'This job can’t be read.',
     };
   }

@@ -1,5 +1,5 @@
 import { canonicalJson } from '@/core/canonicalJson';
-import { findStoredCapture, insertConflict, insertJudgement } from '@/db/captures';
+import { findStoredCapture, insertConflict } from '@/db/captures';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
 import type { StoredKind } from '@/model/job';
@@ -7,7 +7,6 @@ import type { Actor } from '@/model/people';
 import { type Context, instant } from '../context';
 import { sha256 } from '../digest';
 import { Refusal } from '../refusal';
-import { happened } from './happened';
 
 interface CaptureHead {
   readonly id: string;
@@ -72,35 +71,12 @@ export function storeOnce<C extends CaptureHead>(
   return { id: capture.id, jobId: capture.jobId, stored: outcome };
 }
 
-type Judged = CaptureHead & { readonly deviceTime: string };
-
-/** A judgement as it came from a device, under its own mark. */
-export function keepJudgement(
+export function keepConflict(
   context: Context,
-  kind: 'grade' | 'decision',
-  capture: Judged,
+  kind: StoredKind,
+  capture: CaptureHead,
   contentDigest: string,
 ): void {
-  const { id, jobId, authorId, deviceTime } = capture;
-  insertJudgement(context.db, {
-    ...{ id, jobId, authorId, deviceTime, kind, contentDigest },
-    content: capture,
-    ...happened(context, capture),
-  });
-}
-
-/** One that was based on what somebody has changed since: both are kept, and stand beside each other until it is settled. */
-export function keepLost(
-  context: Context,
-  kind: 'grade' | 'decision',
-  capture: Judged,
-  contentDigest: string,
-  beatenBy: number,
-): void {
-  keepConflict(context, kind, { ...capture, beatenBy } as Judged, contentDigest);
-}
-
-function keepConflict(context: Context, kind: StoredKind, capture: CaptureHead, contentDigest: string): void {
   insertConflict(context.db, {
     captureId: capture.id,
     kind,

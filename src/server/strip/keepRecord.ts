@@ -1,17 +1,19 @@
-import { cautionById } from '@/catalog/cautions';
-import { shippedOilThresholds } from '@/catalog/oilThresholds';
+import { cautionById } from '@/core/catalogs/cautions';
 import { placesOf } from '@/core/metrology/places';
 import { sameDimension } from '@/core/quantity/units';
 import { findPhotograph, insertRecord, listReadings, listRecords } from '@/db/captures';
 import { listGauges } from '@/db/gauges';
-import { BenchRecordCaptureSchema, type RecordContent } from '@/model/benchRecord';
+import { BenchRecordCaptureSchema } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
+import type { RecordContent } from '@/model/recordKinds';
 import { RECORD_KINDS, refersTo } from '@/model/recordKinds';
 import { mayDo } from '@/model/rights';
+import type { Job } from '@/model/snapshot';
 import { UNIT_SYMBOL } from '@/model/units';
 import type { UnitType } from '@/model/unitType';
+import { catalogsInForce } from '../catalogs/catalogsInForce';
 import type { Context } from '../context';
-import { checkOf, openJob, positionOf } from '../job/openJob';
+import { checkOf, type OpenJob, openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { refuseOtherAuthor, storeOnce } from './capture';
@@ -19,21 +21,21 @@ import { happened } from './happened';
 
 /** Stores what the bench records beside readings, findings and photographs. Sending it twice is harmless. */
 export const keepRecord = defineUseCase(
-  'capture.take',
+  'record.keep',
   BenchRecordCaptureSchema,
   (actor, context, capture) => {
     refuseOtherAuthor(actor, capture);
     refuseWithoutRight(actor, capture.content);
     return storeOnce(context, 'record', capture, (contentDigest) => {
-      const { unitType } = openJob(context.db, capture.jobId);
-      refuseUnknown(context, capture.jobId, unitType, capture.content);
+      refuseUnknown(context, openJob(context.db, capture.jobId), capture.content);
       insertRecord(context.db, { ...capture, ...happened(context, capture), contentDigest });
     });
   },
 );
 
 /** A record may only name what this job has; what it can't do without has to be there. */
-function refuseUnknown(context: Context, jobId: string, unitType: UnitType, content: RecordContent): void {
+function refuseUnknown(context: Context, { job, unitType }: OpenJob, content: RecordContent): void {
+  const jobId = job.id;
   const { positions = [], checks = [], steps = [], photographs = [] } = refersTo(content);
   for (const id of positions) positionOf(unitType, id);
   for (const { checkId, positionId } of checks) checkOf(unitType, checkId, positionId);
@@ -46,10 +48,11 @@ function refuseUnknown(context: Context, jobId: string, unitType: UnitType, cont
       refuseUnknownPiece(context, jobId, content);
       return;
     case 'caution-seen':
-      if (!cautionById(content.cautionId)) throw missing('content.cautionId', 'There is no such caution.');
+      if (!cautionById(catalogsInForce(context.db, job.catalogs), content.cautionId))
+        throw missing('content.cautionId', 'There is no such caution.');
       return;
     case 'lab':
-      refuseUnknownFigures(context, jobId, content);
+      refuseUnknownFigures(context, job, content);
       return;
     case 'readings-moved':
       refuseWrongMoves(context, jobId, unitType, content);
@@ -128,12 +131,13 @@ function refuseUnknownPiece(
 
 function refuseUnknownFigures(
   context: Context,
-  jobId: string,
+  { id: jobId, catalogs }: Job,
   { answersId, values }: Extract<RecordContent, { what: 'lab' }>,
 ): void {
   if (answersId !== undefined) sentSample(context, jobId, answersId);
+  const { elements } = catalogsInForce(context.db, catalogs)['oil-thresholds'];
   for (const { element } of values)
-    if (!shippedOilThresholds.elements.some(({ id }) => id === element))
+    if (!elements.some(({ id }) => id === element))
       throw missing('content.values', `“${element}” is no element that is judged here.`);
 }
 

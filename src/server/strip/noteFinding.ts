@@ -1,6 +1,7 @@
-import { findMode } from '@/catalog/damageWords';
+import { findMode } from '@/core/catalogs/words';
 import { insertFinding } from '@/db/captures';
 import { FindingCaptureSchema } from '@/model/job';
+import { catalogsInForce } from '../catalogs/catalogsInForce';
 import { openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
@@ -11,8 +12,9 @@ import { happened } from './happened';
 export const noteFinding = defineUseCase('capture.take', FindingCaptureSchema, (actor, context, capture) => {
   refuseOtherAuthor(actor, capture);
   return storeOnce(context, 'finding', capture, (contentDigest) => {
-    const position = positionOf(openJob(context.db, capture.jobId).unitType, capture.positionId);
-    if (!findMode(position.family, capture.mode)) {
+    const { job, unitType } = openJob(context.db, capture.jobId);
+    const position = positionOf(unitType, capture.positionId);
+    if (!findMode(catalogsInForce(context.db, job.catalogs), position.family, capture.mode)) {
       throw new Refusal('bad-input', `“${capture.mode}” is not a word for ${position.name}.`, {
         faults: [{ path: 'mode', message: 'unknown damage word' }],
       });

@@ -6,6 +6,7 @@ import { tinykeys } from 'tinykeys';
 import { stationCounts } from '@/core/decisions/stationCounts';
 import type { Actor } from '@/model/people';
 import type { Right } from '@/model/rights';
+import { HoldPanel } from '../hold/HoldPanel';
 import type { FirstOfJob } from '../job/jobStore';
 import { type Undoable, UndoBar } from '../job/UndoBar';
 import { useJob } from '../job/useJob';
@@ -41,6 +42,7 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
   const [undoable, setUndoable] = useState<Undoable>();
   const [asList, setAsList] = useState(false);
   const [scanning, setScanning] = useState(false);
+  const [holding, setHolding] = useState(false);
   const [measuring, setMeasuring] = useMeasuring(`${place.part} ${place.check}`);
   const open = job.parts.find((part) => part.position.id === place.part);
   const close = useCallback(() => place.goTo({ part: null }), [place.goTo]);
@@ -59,11 +61,12 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
         },
         Escape: () => {
           if (scanning) setScanning(false);
+          else if (holding) setHolding(false);
           else if (place.photographs) place.goTo({ photographs: false });
           else if (open) close();
         },
       }),
-    [open, close, place, scanning],
+    [open, close, place, scanning, holding],
   );
   return (
     <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={job.snapshot.job.id}>
@@ -73,6 +76,8 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
           actor={actor}
           today={today}
           scanning={scanning}
+          holding={holding}
+          onHold={() => setHolding(!holding)}
           onScan={() => setScanning(!scanning)}
           onPhotographs={() => place.goTo({ photographs: !place.photographs, look: [] })}
         />
@@ -82,6 +87,11 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
           onGo={(station) => place.goTo({ station })}
         />
       </Box>
+      {holding && (
+        <Box padding="12px 16px" borderBottom="1.5px solid" borderColor="ink">
+          <HoldPanel {...{ job, actor, rights }} station={place.station} onUndoable={setUndoable} />
+        </Box>
+      )}
       {scanning && (
         <ScanLabel
           job={job}

@@ -33,7 +33,6 @@ const LABELS: Record<
   oilClaimed: 'Oil claimed to be in it',
   history: 'History',
   dueOn: 'Due',
-  holdReason: 'On hold because (empty: not on hold)',
   waitsFor: 'Waits for',
 };
 const TEXTS = Object.keys(LABELS) as (keyof typeof LABELS)[];

@@ -1,12 +1,12 @@
 'use client';
 
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 import { ErrorNotice } from '../kit/Notice';
 
 /** Captures that came twice under one mark with different content: both are shown until somebody sorts them out. */
-export function Conflicts({ job }: { readonly job: Job }) {
+export function Conflicts({ job }: { readonly job: BenchJob }) {
   const { conflicts, readings, findings, photographs, unitType } = job.snapshot;
   if (conflicts.length === 0) return null;
   const partName = (id: unknown) =>

@@ -38,7 +38,7 @@ export function DecideFace({ part, job, rights }: FaceProps) {
     }
     setTrouble('');
     setReason('');
-    await job.drain();
+    await job.sendWaiting();
   };
   return (
     <Box>

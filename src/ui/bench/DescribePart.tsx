@@ -2,7 +2,7 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
-import { familyName } from '@/catalog/damageWords';
+import { familyName } from '@/core/catalogs/words';
 import { FAMILIES } from '@/model/damage';
 import { Field, Select, TextInput } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
@@ -64,7 +64,7 @@ export function DescribePart({ job, rights, described }: StationProps & { readon
                   <Select {...wiring} value={family} onChange={(event) => setFamily(event.target.value)}>
                     {FAMILIES.map((id) => (
                       <option key={id} value={id}>
-                        {familyName(id)}
+                        {familyName(job.snapshot.catalogs, id)}
                       </option>
                     ))}
                   </Select>

@@ -2,6 +2,7 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
+import { tellOpen } from '@/core/open/tellOpen';
 import { GRADES, type Grade } from '@/model/damage';
 import { Field, TextInput } from '../kit/Field';
 import { GradeLine, GradeMark, gradeWords } from '../kit/GradeMark';
@@ -31,7 +32,7 @@ export function GradePanel({ part, job, rights }: FaceProps) {
     setTrouble('');
     setChanging(false);
     setReason('');
-    await job.drain();
+    await job.sendWaiting();
   };
   return (
     <Box marginTop="16px" borderTop="2px solid" borderColor="ink" paddingTop="8px">
@@ -70,7 +71,7 @@ export function GradePanel({ part, job, rights }: FaceProps) {
       </Flex>
       {openQuestions.length > 0 && (
         <Box fontSize="13px" marginTop="4px">
-          Open: {openQuestions.join('; ')}
+          Open: {openQuestions.map(tellOpen).join('; ')}
         </Box>
       )}
       {rights.includes('grade.set') && (

@@ -4,14 +4,15 @@ import { Box, Flex, Heading } from '@chakra-ui/react';
 import { Images, ScanLine } from 'lucide-react';
 import Link from 'next/link';
 import { formatNumber } from '@/core/quantity/format';
+import { openHolds } from '@/core/strip/holds';
 import { findActive } from '@/core/wear/active';
 import type { Actor } from '@/model/people';
 import { KeysHelp } from '../frame/KeysHelp';
 import { PersonMenu } from '../frame/PersonMenu';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 import { WaitingUploads } from '../job/WaitingUploads';
 import { overdueWords, shortDate } from '../kit/dates';
-import { PegPlate } from '../kit/PegPlate';
+import { PegPlate, SplitPin } from '../kit/PegPlate';
 import { Press } from '../kit/Press';
 
 const KEYS = [
@@ -23,17 +24,29 @@ const KEYS = [
 ] as const;
 
 interface JobStripProps {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly actor: Actor;
   readonly today: string;
   readonly scanning: boolean;
+  readonly holding: boolean;
+  readonly onHold: () => void;
   readonly onScan: () => void;
   readonly onPhotographs: () => void;
 }
 
 /** What is on the bench, for whom, until when, and what holds it. */
-export function JobStrip({ job, actor, today, scanning, onScan, onPhotographs }: JobStripProps) {
-  const { peg, unitTitle, machine, customer, distanceKm, dueOn, holdReason } = job.snapshot.job;
+export function JobStrip({
+  job,
+  actor,
+  today,
+  scanning,
+  holding,
+  onHold,
+  onScan,
+  onPhotographs,
+}: JobStripProps) {
+  const { peg, unitTitle, machine, customer, distanceKm, dueOn } = job.snapshot.job;
+  const holds = openHolds(job.snapshot.records);
   const late = overdueWords(dueOn, today);
   return (
     <Flex
@@ -61,7 +74,21 @@ export function JobStrip({ job, actor, today, scanning, onScan, onPhotographs }:
         value={late ? `${shortDate(dueOn)}, ${late}` : shortDate(dueOn)}
         brass={late !== undefined}
       />
-      <Fact label="Hold" value={holdReason || 'none'} brass={holdReason !== ''} />
+      <Press
+        kind="onBlue"
+        border="none"
+        paddingInline="4px"
+        textAlign="left"
+        aria-expanded={holding}
+        onClick={onHold}
+      >
+        {holds.length > 0 && <SplitPin />}
+        <Fact
+          label="Hold"
+          value={holds.map(({ content }) => content.reason).join('. ') || 'none'}
+          brass={holds.length > 0}
+        />
+      </Press>
       <Press
         kind="onBlue"
         aria-label={scanning ? 'Put the scanner away' : 'Scan a bag’s label'}

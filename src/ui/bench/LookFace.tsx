@@ -2,7 +2,7 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
-import { findMode, modesOf } from '@/catalog/damageWords';
+import { modesOf } from '@/core/catalogs/words';
 import { describeFinding } from '@/core/report/describeFinding';
 import {
   type DamageMode,
@@ -41,7 +41,7 @@ export function LookFace(props: FaceProps) {
       )}
       {findings.map((finding) => (
         <CaptureLine key={finding.id} kind="finding" capture={finding} job={job} rights={rights}>
-          {describeFinding(finding, position.family, findMode)}
+          {describeFinding(finding, position.family, job.snapshot.catalogs)}
           {finding.story !== 'unknown' && <em> {STORY_WORDS[finding.story]}.</em>}
         </CaptureLine>
       ))}
@@ -73,7 +73,7 @@ function NewFinding({ part: { position }, job, onUndoable }: FaceProps) {
     const taken = job.take('finding', content);
     onUndoable({ kind: 'finding', captureId: taken.id, words: `${position.name}: ${chosen.term} noted` });
     await taken.kept;
-    await job.drain();
+    await job.sendWaiting();
   };
   const choose = (chosen: DamageMode) => {
     if (chosen.id === NOTHING_TO_SEE) return void note(chosen, 'everywhere', 'light');
@@ -87,7 +87,7 @@ function NewFinding({ part: { position }, job, onUndoable }: FaceProps) {
           What do you see?
         </Heading>
         <Flex wrap="wrap" gap="8px" maxHeight="264px" overflowY="auto">
-          {modesOf(position.family).map((word) => (
+          {modesOf(job.snapshot.catalogs, position.family).map((word) => (
             <Press
               key={word.id}
               size="bench"

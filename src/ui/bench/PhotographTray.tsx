@@ -3,7 +3,7 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { findActive } from '@/core/wear/active';
-import type { Job, ShownPhotograph } from '../job/useJob';
+import type { BenchJob, ShownPhotograph } from '../job/useJob';
 import { Select } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -51,7 +51,7 @@ export function PhotographTray({ job, actor, rights }: StationProps) {
   );
 }
 
-function FileUnder({ job, photograph }: { readonly job: Job; readonly photograph: ShownPhotograph }) {
+function FileUnder({ job, photograph }: { readonly job: BenchJob; readonly photograph: ShownPhotograph }) {
   const [positionId, setPositionId] = useState(job.parts[0]?.position.id ?? '');
   const { refusal, file } = useFiling(job);
   return (

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, chakra } from '@chakra-ui/react';
-import type { Job, ShownPhotograph } from '../job/useJob';
+import type { BenchJob, ShownPhotograph } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 import { useWaitingPicture } from './useWaitingPicture';
 
@@ -11,7 +11,7 @@ export function Picture({
   photograph,
   size = 320,
 }: {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly photograph: ShownPhotograph;
   readonly size?: 320 | 1280;
 }) {

@@ -3,15 +3,15 @@
 import { useEffect, useRef } from 'react';
 import { findActive } from '@/core/wear/active';
 import type { Actor } from '@/model/people';
-import { queuePhotograph, type TakenAt } from '../job/queuePhotograph';
-import type { Job, ShownPhotograph } from '../job/useJob';
+import { queuePhotograph, type Whereabouts } from '../job/queuePhotograph';
+import type { BenchJob, ShownPhotograph } from '../job/useJob';
 import { PicturePick } from './PicturePick';
 import { sha256Of } from './pictureFiles';
 
 interface PictureDropProps {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly actor: Actor;
-  readonly at: TakenAt;
+  readonly at: Whereabouts;
   readonly compact?: boolean;
   readonly onTaken?: (captureId: string, fileName: string) => void;
 }
@@ -41,16 +41,16 @@ export function PictureDrop({ job, actor, at, compact = false, onTaken }: Pictur
         onTaken?.(id, file.name);
         return undefined;
       }}
-      onDone={job.drain}
+      onDone={job.sendWaiting}
     />
   );
 }
 
-type Place = Pick<TakenAt, 'positionId'> | Pick<ShownPhotograph, 'positionId'>;
+type Place = Pick<Whereabouts, 'positionId'> | Pick<ShownPhotograph, 'positionId'>;
 
 /** The pictures that the job has by now, by digest, with what was taken here a moment ago and isn't among them yet. */
 function useKnown(photographs: readonly ShownPhotograph[]) {
-  const justTaken = useRef(new Map<string, TakenAt>()).current;
+  const justTaken = useRef(new Map<string, Whereabouts>()).current;
   const now = useRef(photographs);
   now.current = photographs;
   useEffect(() => {
@@ -59,11 +59,11 @@ function useKnown(photographs: readonly ShownPhotograph[]) {
   return {
     twinOf: (sought: string): Place | undefined =>
       findActive(now.current).find(({ digest }) => digest === sought) ?? justTaken.get(sought),
-    taken: (digest: string, at: TakenAt) => justTaken.set(digest, at),
+    taken: (digest: string, at: Whereabouts) => justTaken.set(digest, at),
   };
 }
 
-function whereOf(job: Job, { positionId }: Place): string {
+function whereOf(job: BenchJob, { positionId }: Place): string {
   const part = job.snapshot.unitType.positions.find(({ id }) => id === positionId)?.name;
   return part ? ` under ${part}` : ' in the tray';
 }

@@ -97,7 +97,7 @@ export function ReadingPad({
       setFigures(text);
       return setTrouble('This device has no room to keep it. Free some space and take it again.');
     }
-    await job.drain();
+    await job.sendWaiting();
   };
   return (
     <Box

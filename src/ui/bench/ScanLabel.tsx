@@ -4,7 +4,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import Link from 'next/link';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { type LabelMeans, meaningOf, readLabel } from '@/core/strip/bagLabel';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -13,7 +13,7 @@ import { useCamera } from './useCamera';
 const LOOK_EVERY_MS = 250;
 
 interface ScanLabelProps {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly onOpen: (positionId: string) => void;
 }
 

@@ -10,7 +10,7 @@ import { CauseStation } from '../cause/CauseStation';
 import { DecideStation } from '../decide/DecideStation';
 import { IdentityPanel } from '../identity/IdentityPanel';
 import type { Undoable } from '../job/UndoBar';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 import { EmptyState } from '../kit/Notice';
 import { Press, PressLink } from '../kit/Press';
 import { HandOverStation } from '../report/HandOverStation';
@@ -23,6 +23,7 @@ import { BaselineStation } from '../strip/BaselineStation';
 import { DrainStation } from '../strip/DrainStation';
 import { StripStation } from '../strip/StripStation';
 import { BookInStation } from './BookInStation';
+import { CatalogNotice } from './CatalogNotice';
 import { Conflicts } from './Conflicts';
 import { DescribeBox } from './DescribeBox';
 import { DescribePart } from './DescribePart';
@@ -34,7 +35,7 @@ import type { Measuring } from './seriesWalk';
 import type { BenchPlace } from './useBenchPlace';
 
 export interface StationProps {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly actor: Actor;
   readonly rights: readonly Right[];
 }
@@ -80,6 +81,7 @@ export function StationWork(props: StationWorkProps) {
       {place.station === 'book-in' && (
         <>
           <SheetNotice {...props} />
+          <CatalogNotice {...props} />
           <BookInStation {...props} />
           <IdentityPanel {...props} />
         </>
@@ -124,7 +126,12 @@ export function StationWork(props: StationWorkProps) {
             )}
           </Flex>
           {asList || !described ? (
-            <PartList parts={job.parts} selected={place.part} onOpen={openPart} />
+            <PartList
+              parts={job.parts}
+              words={job.snapshot.catalogs}
+              selected={place.part}
+              onOpen={openPart}
+            />
           ) : (
             <SectionDrawing
               unitType={unitType}

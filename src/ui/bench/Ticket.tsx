@@ -2,12 +2,12 @@
 
 import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
 import { X } from 'lucide-react';
-import { cautionsForFamily } from '@/catalog/cautions';
+import { cautionsForFamily } from '@/core/catalogs/cautions';
 import type { PartState } from '@/core/wear/partStanding';
 import type { Actor } from '@/model/people';
 import type { Right } from '@/model/rights';
 import type { Undoable } from '../job/UndoBar';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 import { GradeMark, gradeWords } from '../kit/GradeMark';
 import { CautionSign } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -20,7 +20,7 @@ import { type BenchPlace, TICKET_FACES, type TicketFace } from './useBenchPlace'
 
 export interface FaceProps {
   readonly part: PartState;
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly actor: Actor;
   readonly rights: readonly Right[];
   readonly onUndoable: (undoable: Undoable) => void;
@@ -90,7 +90,7 @@ export function Ticket({ onClose, ...props }: TicketProps) {
         </Box>
       )}
       <Box marginTop="12px">
-        {cautionsForFamily(position.family).map((caution) => (
+        {cautionsForFamily(props.job.snapshot.catalogs, position.family).map((caution) => (
           <CautionSign key={caution.id} title={caution.title} words={caution.words} />
         ))}
       </Box>

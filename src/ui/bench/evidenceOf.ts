@@ -1,10 +1,10 @@
 import { findActive } from '@/core/wear/active';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 
 const MOST = 2000;
 
 /** The captures of a part that count at this moment: what a judgement of it is made on. */
-export function evidenceOf(job: Job, positionId: string): string[] {
+export function evidenceOf(job: BenchJob, positionId: string): string[] {
   const { readings, findings } = job.now();
   return [...findActive(readings), ...findActive(findings), ...findActive(job.photographs)]
     .filter((capture) => capture.positionId === positionId)

@@ -3,35 +3,31 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { SURENESS, SURENESS_WORDS, type Sureness } from '@/model/job';
-import type { Cause } from '@/model/snapshot';
 import type { StationProps } from '../bench/StationWork';
+import { keptOr } from '../job/keptOr';
+import { LostVersions } from '../job/LostVersions';
 import { longInstant } from '../kit/dates';
 import { Field, Select, TextArea } from '../kit/Field';
-import { EmptyState } from '../kit/Notice';
+import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { RefusalNotice } from '../kit/RefusalNotice';
-import { type RefusalAnswer, send } from '../kit/send';
 
 /** The inspector's own conclusion: what failed first, why, how sure. Reckoning from evidence will stand beside it. */
 export function CauseStation({ job, rights }: StationProps) {
-  const { cause, job: head } = job.snapshot;
+  const { cause } = job.snapshot;
   const [words, setWords] = useState(cause?.words ?? '');
   const [plainWords, setPlainWords] = useState(cause?.plainWords ?? '');
   const [sureness, setSureness] = useState<Sureness>(cause?.sureness ?? 'possible');
   const [firstFailure, setFirstFailure] = useState(cause?.firstFailure ?? '');
-  const [refusal, setRefusal] = useState<RefusalAnswer>();
+  const [trouble, setTrouble] = useState('');
   const mayNote = rights.includes('cause.note');
   const worst = job.parts.filter(({ grade }) => grade !== null && grade >= 3);
   const save = async () => {
-    const answer = await send('PUT', `/api/v1/jobs/${head.id}/cause`, {
-      version: cause?.version ?? 0,
-      words,
-      plainWords,
-      sureness,
+    const taken = job.take('cause', {
+      ...{ version: cause?.version ?? 0, words, plainWords, sureness },
       ...(firstFailure ? { firstFailure } : {}),
     });
-    setRefusal(answer.ok ? undefined : answer.refusal);
-    await job.refresh();
+    setTrouble(await keptOr(taken, 'note it again'));
+    void job.sendWaiting();
   };
   return (
     <Box maxWidth="760px">
@@ -101,12 +97,11 @@ export function CauseStation({ job, rights }: StationProps) {
           </Press>
         ))}
       </Flex>
-      <RefusalNotice<Cause>
-        refusal={refusal}
-        tell={(theirs) =>
-          `“${theirs.words}” – “${theirs.plainWords}” (${SURENESS_WORDS[theirs.sureness].toLowerCase()}), by ${theirs.by}`
-        }
+      <LostVersions
+        {...{ job, kind: 'cause', holds: cause }}
+        tell={({ words: theirs, plainWords: plain }) => `“${theirs}” – “${plain}”`}
       />
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       {mayNote && (
         <Press
           kind="main"

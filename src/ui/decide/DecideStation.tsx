@@ -4,14 +4,14 @@ import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { partProposal } from '@/core/decisions/partProposal';
 import { UNIT_DECISIONS, type UnitDecisionId } from '@/model/job';
-import type { UnitDecision } from '@/model/snapshot';
 import { decisionName } from '../bench/DecideFace';
 import type { StationProps } from '../bench/StationWork';
+import { keptOr } from '../job/keptOr';
+import { LostVersions } from '../job/LostVersions';
 import { Field, TextArea } from '../kit/Field';
 import { GradeLine } from '../kit/GradeMark';
+import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { RefusalNotice } from '../kit/RefusalNotice';
-import { type RefusalAnswer, send } from '../kit/send';
 
 const Cell = chakra('td', {
   base: {
@@ -92,21 +92,17 @@ export function DecideStation(props: StationProps & { readonly onOpen: (position
 }
 
 function UnitDecisionForm({ job, rights }: StationProps) {
-  const { unitDecision, job: head } = job.snapshot;
+  const { unitDecision } = job.snapshot;
   const [decision, setDecision] = useState<UnitDecisionId>(unitDecision?.decision ?? 'repair');
   const [reason, setReason] = useState(unitDecision?.reason ?? '');
   const [watch, setWatch] = useState(unitDecision?.watch ?? '');
-  const [refusal, setRefusal] = useState<RefusalAnswer>();
+  const [trouble, setTrouble] = useState('');
   const mayDecide = rights.includes('unit.decide');
   const save = async () => {
-    const answer = await send('PUT', `/api/v1/jobs/${head.id}/unit-decision`, {
-      version: unitDecision?.version ?? 0,
-      decision,
-      reason,
-      watch,
-    });
-    setRefusal(answer.ok ? undefined : answer.refusal);
-    await job.refresh();
+    const version = unitDecision?.version ?? 0;
+    const taken = job.take('unit-decision', { version, decision, reason, watch });
+    setTrouble(await keptOr(taken, 'decide again'));
+    void job.sendWaiting();
   };
   return (
     <Box maxWidth="860px">
@@ -153,12 +149,13 @@ function UnitDecisionForm({ job, rights }: StationProps) {
           />
         )}
       </Field>
-      <RefusalNotice<UnitDecision>
-        refusal={refusal}
-        tell={(theirs) =>
-          `${UNIT_DECISIONS.find(({ id }) => id === theirs.decision)?.name}: “${theirs.reason}”, by ${theirs.by}`
+      <LostVersions
+        {...{ job, kind: 'unit-decision', holds: unitDecision }}
+        tell={({ decision: theirs, reason: why }) =>
+          `${UNIT_DECISIONS.find(({ id }) => id === theirs)?.name}: “${why}”`
         }
       />
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       {mayDecide ? (
         <Press kind="main" size="bench" disabled={reason.trim() === ''} onClick={() => void save()}>
           Decide for the unit

@@ -7,17 +7,18 @@ import { useForm } from 'react-hook-form';
 import type * as v from 'valibot';
 import { ANY_PAIR, type CountablePair, countablePairs } from '@/core/gearing/countablePairs';
 import { countedRatios } from '@/core/gearing/countedRatios';
-import { type GearSetIdentity, gearSetIdentity } from '@/core/gearing/gearSetIdentity';
+import { identityOfEntry } from '@/core/gearing/identityOfEntry';
 import { formatNumber } from '@/core/quantity/format';
 import { type IdentityCounts, IdentityCountsSchema, type IdentityEntry } from '@/model/measuring';
 import type { UnitType } from '@/model/unitType';
 import type { StationProps } from '../bench/StationWork';
+import { keptOr } from '../job/keptOr';
+import { LostVersions } from '../job/LostVersions';
 import { longInstant } from '../kit/dates';
 import { Field, Select, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { numeric } from '../kit/numeric';
 import { Press } from '../kit/Press';
-import { type RefusalAnswer, send } from '../kit/send';
 import { OtherRatio } from './OtherRatio';
 
 const UNDESCRIBED: CountablePair = { id: ANY_PAIR, name: 'The pair that was counted', pinion: 0, ring: 0 };
@@ -93,15 +94,12 @@ function CountForm({
     resolver: valibotResolver(IdentityCountsSchema),
     defaultValues: entry ?? { marked: '', ...(tagged === undefined ? {} : { tagRatio: tagged }) },
   });
-  const [refusal, setRefusal] = useState<RefusalAnswer>();
+  const [trouble, setTrouble] = useState('');
   const { errors } = formState;
   const keep = handleSubmit(async (counts) => {
-    const answer = await send('PUT', `/api/v1/jobs/${current.id}/identities/${pair.id}`, {
-      version: entry?.version ?? 0,
-      counts,
-    });
-    setRefusal(answer.ok ? undefined : answer.refusal);
-    if (answer.ok || answer.refusal.code === 'stale') await job.refresh();
+    const taken = job.take('identity', { pairId: pair.id, version: entry?.version ?? 0, counts });
+    setTrouble(await keptOr(taken, 'count again'));
+    void job.sendWaiting();
   });
   const fields = [
     ['pinionTeeth', 'Smaller gear, teeth', 'numeric'],
@@ -128,12 +126,14 @@ function CountForm({
           </Field>
         ))}
       </Grid>
-      {refusal && (
-        <ErrorNotice>
-          {refusal.message}
-          {refusal.code === 'stale' && ' What stands there now is filled in above.'}
-        </ErrorNotice>
-      )}
+      <LostVersions
+        {...{ job, kind: 'identity', holds: entry }}
+        tell={({ counts }) => {
+          const { pinionTeeth, ringTeeth } = counts as IdentityCounts;
+          return `${ringTeeth} to ${pinionTeeth}`;
+        }}
+      />
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       <Flex align="center" gap="12px">
         {mayCount && <Press type="submit">Hold it against tag and mate</Press>}
         {entry && (
@@ -152,7 +152,7 @@ const CONFLICT_WORDS: Record<string, string> = {
 
 /** What agrees and what does not, each with both figures. */
 function Comparison({ entry, pair }: { readonly entry: IdentityEntry; readonly pair: CountablePair }) {
-  const identity = identityOf(entry, pair);
+  const identity = identityOfEntry(entry, pair);
   if (typeof identity === 'string') return <ErrorNotice>{identity}</ErrorNotice>;
   const { ratio, commonFactor, conflicts } = identity;
   return (
@@ -200,22 +200,4 @@ function InTheTrain({
       ))}
     </Box>
   );
-}
-
-/** The comparison, or the sentence that says why there is none. */
-function identityOf(entry: IdentityEntry, pair: CountablePair): GearSetIdentity | string {
-  try {
-    return gearSetIdentity({
-      pinionTeeth: entry.pinionTeeth,
-      ringTeeth: entry.ringTeeth,
-      ...(entry.marked ? { marked: entry.marked } : {}),
-      ...(entry.tagRatio === undefined ? {} : { tagRatio: entry.tagRatio }),
-      ...(pair.pinion > 0 ? { expected: [{ pinion: pair.pinion, ring: pair.ring }] } : {}),
-      ...(entry.splinesCounted !== undefined && entry.splinesMate !== undefined
-        ? { splines: { counted: entry.splinesCounted, required: entry.splinesMate } }
-        : {}),
-    });
-  } catch (error) {
-    return `What is marked can’t be compared: ${error instanceof Error ? error.message : 'it can’t be read'}.`;
-  }
 }

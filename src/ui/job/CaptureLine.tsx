@@ -7,7 +7,7 @@ import type { Right } from '@/model/rights';
 import type { Struck } from '@/model/snapshot';
 import { Field, TextInput } from '../kit/Field';
 import { Press } from '../kit/Press';
-import type { Job } from './useJob';
+import type { BenchJob } from './useJob';
 
 interface CaptureLineProps {
   readonly kind: CaptureKind;
@@ -17,7 +17,7 @@ interface CaptureLineProps {
     readonly struck: Struck | null;
     readonly clockJumped?: boolean;
   };
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly rights: readonly Right[];
   readonly children: ReactNode;
 }
@@ -65,7 +65,7 @@ function StrikeForm({
 }: {
   readonly kind: CaptureKind;
   readonly captureId: string;
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly onDone: () => void;
 }) {
   const [reason, setReason] = useState('');

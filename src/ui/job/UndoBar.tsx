@@ -4,7 +4,7 @@ import { Flex } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import type { CaptureKind } from '@/model/job';
 import { Press } from '../kit/Press';
-import type { Job } from './useJob';
+import type { BenchJob } from './useJob';
 
 export interface Undoable {
   readonly kind: CaptureKind;
@@ -21,7 +21,7 @@ export function UndoBar({
   onDone,
 }: {
   readonly undoable: Undoable | undefined;
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly onDone: () => void;
 }) {
   const [left, setLeft] = useState(SECONDS);
@@ -38,7 +38,7 @@ export function UndoBar({
   const undo = async () => {
     await job.takeBack(undoable.kind, undoable.captureId);
     onDone();
-    await job.drain();
+    await job.sendWaiting();
   };
   return (
     <Flex

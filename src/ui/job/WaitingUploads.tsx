@@ -9,7 +9,7 @@ import { RECORD_KINDS } from '@/model/recordKinds';
 import { Field, TextInput } from '../kit/Field';
 import { Press } from '../kit/Press';
 import { saveFile } from '../kit/saveFile';
-import { drain, followQueue, giveUp, queue, sendAgain } from './queue';
+import { followQueue, giveUp, queue, sendAgain, sendWaiting } from './queue';
 import type { QueuedCapture } from './queueStore';
 
 const NOUN: Record<QueuedCapture['kind'], string> = {
@@ -19,6 +19,10 @@ const NOUN: Record<QueuedCapture['kind'], string> = {
   record: 'record',
   grade: 'grade',
   decision: 'decision',
+  cause: 'cause',
+  'unit-decision': 'decision for the unit',
+  identity: 'count of teeth',
+  acceptance: 'acceptance',
   strike: 'strike',
 };
 
@@ -99,7 +103,9 @@ function WaitingLine({ capture, actor }: { readonly capture: QueuedCapture; read
             Needs you: {capture.message}
           </Box>
           <Flex gap="8px" marginTop="8px" wrap="wrap">
-            <Press onClick={() => void sendAgain(capture).then(() => drain(actor.id))}>Send again</Press>
+            <Press onClick={() => void sendAgain(capture).then(() => sendWaiting(actor.id))}>
+              Send again
+            </Press>
             <Press onClick={() => keepAsFile(capture)}>Keep as a file</Press>
             <Press kind="danger" onClick={() => setReason(reason === undefined ? '' : undefined)}>
               Give it up

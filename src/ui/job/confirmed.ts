@@ -1,6 +1,5 @@
 import { type JobAnswer, type JobRows, ROW_KEY, ROW_KINDS } from '@/model/jobStream';
 import type { JobSnapshot } from '@/model/snapshot';
-import type { UnitType } from '@/model/unitType';
 
 /** What the shop's computer has confirmed of a job, and how far this device has followed it. */
 export interface Confirmed {
@@ -9,6 +8,9 @@ export interface Confirmed {
   readonly snapshot: JobSnapshot;
   readonly devices: NonNullable<JobAnswer['devices']>;
 }
+
+/** What lies apart from a job's rows: the revisions that it pins. */
+export type InForce = Pick<JobSnapshot, 'unitType' | 'catalogs'>;
 
 const lineOf = (cursor: string): { life: string; seq: number } => {
   const [life = '', seq = ''] = cursor.split('.');
@@ -29,12 +31,12 @@ export function withAnswer(
   confirmed: Confirmed,
   answer: JobAnswer,
   since: string | undefined,
-  unitType: UnitType,
+  { unitType, catalogs }: InForce,
 ): Confirmed | undefined {
   if (reaches(confirmed.cursor, answer.cursor) && confirmed.cursor !== answer.cursor) return confirmed;
   const follows = since !== undefined && reaches(confirmed.cursor, since) && reaches(answer.cursor, since);
   if (!answer.whole && !follows) return undefined;
-  const snapshot = withRows(confirmed.snapshot, answer, unitType);
+  const snapshot = withRows(confirmed.snapshot, answer, { unitType, catalogs });
   // Left out means that nothing waits anywhere.
   const devices = answer.devices ?? [];
   const same = snapshot === confirmed.snapshot && sameDevices(devices, confirmed.devices);
@@ -51,12 +53,14 @@ const sameDevices = (a: Confirmed['devices'], b: Confirmed['devices']): boolean 
   JSON.stringify(a) === JSON.stringify(b);
 
 /** The same object where nothing of it changed, so that nothing that shows it has to be shown again. */
-function withRows(snapshot: JobSnapshot, answer: JobAnswer, unitType: UnitType): JobSnapshot {
-  const { newestRevision, tooClosePolicy, job, gauges, cause, unitDecision } = answer;
+function withRows(snapshot: JobSnapshot, answer: JobAnswer, { unitType, catalogs }: InForce): JobSnapshot {
+  const { newestRevision, newestCatalogs, tooClosePolicy, job, gauges, cause, unitDecision } = answer;
   const changed: Partial<JobSnapshot> = {
     ...(newestRevision === snapshot.newestRevision ? {} : { newestRevision }),
     ...(tooClosePolicy === snapshot.tooClosePolicy ? {} : { tooClosePolicy }),
     ...(unitType === snapshot.unitType ? {} : { unitType }),
+    ...(catalogs === snapshot.catalogs ? {} : { catalogs }),
+    ...(newestCatalogs === undefined ? {} : { newestCatalogs }),
     ...(job === undefined ? {} : { job }),
     ...(gauges === undefined ? {} : { gauges }),
     ...(cause === undefined ? {} : { cause }),

@@ -1,3 +1,4 @@
+import { catalogsAsShipped } from '@/catalog/shipped';
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
@@ -12,6 +13,7 @@ import { queue, takeBack, takeCapture } from './queue';
 import { listQueued, type QueuedCapture, removeQueued } from './queueStore';
 
 const unitType = shippedUnitTypes().find(({ id }) => id === 'torvane-hx41')!;
+const IN_FORCE = { unitType, catalogs: catalogsAsShipped() };
 const reading = (id: string, over: Partial<Reading> = {}): Reading => ({
   ...{ id, author: 'Mirel', authorId: 'mirel', deviceTime: '', receivedAt: '', struck: null },
   ...{ positionId: 'ring-gear', checkId: 'backlash', place: 'tooth 1', raw: '0.2', unit: 'mm', value: 0.2 },
@@ -21,7 +23,14 @@ const reading = (id: string, over: Partial<Reading> = {}): Reading => ({
 const snapshotOf = (over: Partial<JobSnapshot> = {}): JobSnapshot =>
   ({
     job: { id: 'job-1', peg: 512, unitTypeId: unitType.id, unitTypeRevision: unitType.revision },
-    ...{ unitType, newestRevision: 1, tooClosePolicy: 'hold', acceptances: [], identities: [], gauges: [] },
+    ...{
+      ...IN_FORCE,
+      newestRevision: 1,
+      tooClosePolicy: 'hold',
+      acceptances: [],
+      identities: [],
+      gauges: [],
+    },
     ...{ readings: [], findings: [], photographs: [], records: [], grades: [], decisions: [] },
     ...{ cause: null, unitDecision: null, conflicts: [], reports: [] },
     ...over,
@@ -56,7 +65,7 @@ describe('what is confirmed', () => {
       before,
       answer('aa.7', { readings: [reading('c'), reading('b', { raw: '0.3' })] }),
       'aa.5',
-      unitType,
+      IN_FORCE,
     )!;
     expect(after.snapshot.readings.map(({ id, raw }) => `${id} ${raw}`)).toEqual(['b 0.3', 'c 0.2', 'd 0.2']);
     expect(after.snapshot.findings).toBe(before.snapshot.findings);
@@ -65,24 +74,24 @@ describe('what is confirmed', () => {
 
   it('is the same object after an answer that says nothing new', () => {
     const before = confirmed();
-    expect(withAnswer(before, answer('aa.5'), 'aa.5', unitType)).toBe(before);
+    expect(withAnswer(before, answer('aa.5'), 'aa.5', IN_FORCE)).toBe(before);
     // Something happened in another job: the cursor goes on, what is shown does not change.
-    const on = withAnswer(before, answer('aa.9'), 'aa.5', unitType)!;
+    const on = withAnswer(before, answer('aa.9'), 'aa.5', IN_FORCE)!;
     expect(on.cursor).toBe('aa.9');
     expect(on.snapshot).toBe(before.snapshot);
   });
 
   it('drops an answer that was overtaken, and asks again where one would leave a gap', () => {
     const before = { ...confirmed({ readings: [reading('a')] }), cursor: 'aa.9' };
-    expect(withAnswer(before, answer('aa.7', { readings: [] }), 'aa.5', unitType)).toBe(before);
-    expect(withAnswer(before, answer('aa.14', { readings: [] }), 'aa.12', unitType)).toBeUndefined();
-    expect(withAnswer(before, answer('bb.1'), 'aa.9', unitType)).toBeUndefined();
+    expect(withAnswer(before, answer('aa.7', { readings: [] }), 'aa.5', IN_FORCE)).toBe(before);
+    expect(withAnswer(before, answer('aa.14', { readings: [] }), 'aa.12', IN_FORCE)).toBeUndefined();
+    expect(withAnswer(before, answer('bb.1'), 'aa.9', IN_FORCE)).toBeUndefined();
   });
 
   it('begins anew with a whole answer of another life', () => {
     const before = confirmed({ readings: [reading('a')] });
     const restored = answer('bb.2', { whole: true, readings: [reading('z')] });
-    expect(withAnswer(before, restored, 'aa.5', unitType)?.snapshot.readings).toMatchObject([{ id: 'z' }]);
+    expect(withAnswer(before, restored, 'aa.5', IN_FORCE)?.snapshot.readings).toMatchObject([{ id: 'z' }]);
     expect([reaches('aa.5', 'aa.5'), reaches('aa.6', 'aa.5'), reaches('bb.6', 'aa.5')]).toEqual([
       true,
       true,

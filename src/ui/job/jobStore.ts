@@ -2,15 +2,15 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { PartState } from '@/core/wear/partStanding';
 import type { JobAnswer } from '@/model/jobStream';
 import type { JobSnapshot } from '@/model/snapshot';
-import type { UnitType } from '@/model/unitType';
 import { type Confirmed, reaches, withAnswer } from './confirmed';
 import { deviceId } from './deviceId';
+import { inForceFor } from './inForce';
 import { keepJob, keptJob } from './keptJobs';
 import { overlaid, type ShownPhotograph } from './overlay';
 import { partJudge } from './partStates';
-import { drainInto, queue, settled } from './queue';
+import { queue, sendFor, settled } from './queue';
 import type { QueuedCapture } from './queueStore';
-import { hearTabs, tellTabs } from './tabs';
+import { listenToTabs, postToTabs } from './tabs';
 
 /*
  * One store for each job that is open on this device: what the server confirmed, what waits here, and what left the queue but
@@ -71,20 +71,14 @@ export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, acto
     put(confirmed, waiting, still.length === left.length ? left : still);
     if (confirmed !== before) keepSoon();
   };
-  const typeOf = async ({ job }: JobAnswer): Promise<UnitType | undefined> => {
-    const { unitType } = store.getState().confirmed.snapshot;
-    if (!job || (job.unitTypeId === unitType.id && job.unitTypeRevision === unitType.revision))
-      return unitType;
-    return fetchRevision(job.unitTypeId, job.unitTypeRevision);
-  };
   const hear: JobStore['hear'] = async (answer, since) => {
     asked += 1;
     await hearAs(answer, since, asked);
   };
   const hearAs = async (answer: JobAnswer, since: string | undefined, request: number): Promise<void> => {
-    const unitType = await typeOf(answer);
-    if (!unitType) return;
-    const next = withAnswer(store.getState().confirmed, answer, since, unitType);
+    const inForce = await inForceFor(answer, store.getState().confirmed.snapshot);
+    if (!inForce) return;
+    const next = withAnswer(store.getState().confirmed, answer, since, inForce);
     if (next) take(next, request);
     else await refresh();
   };
@@ -99,7 +93,7 @@ export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, acto
       .then((response) => (response.ok ? (response.json() as Promise<JobAnswer>) : undefined))
       .catch(() => undefined);
     if (!answer) return;
-    tellTabs({ kind: 'answer', jobId, since: confirmed.cursor, answer });
+    postToTabs({ kind: 'answer', jobId, since: confirmed.cursor, answer });
     await hearAs(answer, confirmed.cursor, request);
   };
 
@@ -125,7 +119,7 @@ export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, acto
     if (gone.length > 0) void refresh();
   };
   queue.subscribe(follow);
-  hearTabs((told) => {
+  listenToTabs((told) => {
     if (told.kind === 'answer' && told.jobId === jobId) void hear(told.answer, told.since);
   });
   void keptJob(jobId, actorId).then((kept) => {
@@ -140,12 +134,6 @@ export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, acto
 
 const sameObjects = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((each, index) => each === b[index]);
-
-async function fetchRevision(id: string, revision: number): Promise<UnitType | undefined> {
-  return fetch(`/api/v1/unit-types/${id}/revisions/${revision}`)
-    .then((response) => (response.ok ? (response.json() as Promise<UnitType>) : undefined))
-    .catch(() => undefined);
-}
 
 const open = new Map<string, JobStore>();
 
@@ -167,7 +155,7 @@ export function jobStore(first: FirstOfJob, actorId: string): JobStore {
 const storeOf = (jobId: string): JobStore | undefined =>
   [...open].find(([key]) => key.startsWith(`${jobId} `))?.[1];
 
-drainInto({
+sendFor({
   knownOf: (jobId) => {
     const { confirmed } = storeOf(jobId)?.getState() ?? {};
     return confirmed && { cursor: confirmed.cursor, shop: confirmed.shop };
@@ -176,6 +164,6 @@ drainInto({
     if (!answer) return;
     await storeOf(capture.jobId)?.hear(answer, known?.cursor);
     settled.add(capture.id);
-    tellTabs({ kind: 'answer', jobId: capture.jobId, since: known?.cursor, answer });
+    postToTabs({ kind: 'answer', jobId: capture.jobId, since: known?.cursor, answer });
   },
 });

@@ -1,15 +1,18 @@
 import { corrected } from '@/core/metrology/corrected';
 import { toBase } from '@/core/quantity/units';
-import type { RecordContent } from '@/model/benchRecord';
 import type { FindingCapture, ReadingCapture, StationId } from '@/model/job';
+import type { Acceptance, IdentityCounts, IdentityEntry } from '@/model/measuring';
+import type { RecordContent } from '@/model/recordKinds';
 import type {
   BenchRecord,
+  Cause,
   Finding,
   GradeEntry,
   JobSnapshot,
   PartDecision,
   Photograph,
   Reading,
+  UnitDecision,
 } from '@/model/snapshot';
 import type { QueuedCapture } from './queueStore';
 
@@ -34,8 +37,12 @@ export function overlaid(confirmed: JobSnapshot, waiting: readonly QueuedCapture
     readings: struckBy(strikes, 'reading', joined(confirmed.readings, of('reading'), asReading)),
     findings: struckBy(strikes, 'finding', joined(confirmed.findings, of('finding'), asFinding)),
     records: struckBy(strikes, 'record', joined(confirmed.records, of('record'), asRecord)),
-    grades: replaced(confirmed.grades, of('grade').map(asGrade)),
-    decisions: replaced(confirmed.decisions, of('decision').map(asDecision)),
+    grades: replaced(confirmed.grades, of('grade').map(asGrade), ({ positionId }) => positionId),
+    decisions: replaced(confirmed.decisions, of('decision').map(asDecision), ({ positionId }) => positionId),
+    identities: replaced(confirmed.identities, of('identity').map(asIdentity), ({ pairId }) => pairId),
+    acceptances: appended(confirmed.acceptances, of('acceptance').map(asAcceptance)),
+    cause: later(confirmed.cause, of('cause').map(asCause)),
+    unitDecision: later(confirmed.unitDecision, of('unit-decision').map(asUnitDecision)),
   };
   const photographs = joined<ShownPhotograph>(confirmed.photographs, of('photograph'), asPhotograph);
   return { snapshot: withCorrections(snapshot), photographs: struckBy(strikes, 'photograph', photographs) };
@@ -70,16 +77,25 @@ function joined<Row extends { readonly id: string }>(
 }
 
 /** A part is judged once by whoever judged last: what waits here stands for what was confirmed before it. */
-function replaced<Row extends { readonly positionId: string; readonly version: number }>(
+function replaced<Row extends { readonly version: number }>(
   rows: readonly Row[],
   waiting: readonly Row[],
+  keyOf: (row: Row) => string,
 ): readonly Row[] {
   if (waiting.length === 0) return rows;
-  const last = new Map(rows.map((row) => [row.positionId, row]));
+  const last = new Map(rows.map((row) => [keyOf(row), row]));
   for (const row of waiting)
-    if (row.version > (last.get(row.positionId)?.version ?? 0)) last.set(row.positionId, row);
+    if (row.version > (last.get(keyOf(row))?.version ?? 0)) last.set(keyOf(row), row);
   return [...last.values()];
 }
+/** The same for what a job has one of. */
+const later = <Row extends { readonly version: number }>(
+  confirmed: Row | null,
+  waiting: readonly Row[],
+): Row | null => waiting.reduce((last, row) => (row.version > (last?.version ?? 0) ? row : last), confirmed);
+
+const appended = <Row>(rows: readonly Row[], waiting: readonly Row[]): readonly Row[] =>
+  waiting.length === 0 ? rows : [...rows, ...waiting];
 
 function struckBy<Row extends { readonly id: string; readonly struck: unknown }>(
   strikes: readonly QueuedCapture[],
@@ -157,6 +173,31 @@ const asDecision = (capture: QueuedCapture): PartDecision =>
   once(capture, () => {
     const { positionId, decision, proposed, reason } = capture.content as unknown as PartDecision;
     return { ...judged(capture), positionId, decision, proposed, reason };
+  });
+
+const asIdentity = (capture: QueuedCapture): IdentityEntry =>
+  once(capture, () => {
+    const { pairId, counts } = capture.content as { pairId: string; counts: IdentityCounts };
+    return { ...counts, ...judged(capture), pairId };
+  });
+
+const asAcceptance = (capture: QueuedCapture): Acceptance =>
+  once(capture, () => {
+    const { positionId, checkId, readings, reason } = capture.content as unknown as Acceptance;
+    const at = String(capture.content.deviceTime);
+    return { positionId, checkId, readings, reason, by: capture.authorName, at };
+  });
+
+const asCause = (capture: QueuedCapture): Cause =>
+  once(capture, () => {
+    const { words, plainWords, sureness, firstFailure = null } = capture.content as unknown as Cause;
+    return { ...judged(capture), words, plainWords, sureness, firstFailure };
+  });
+
+const asUnitDecision = (capture: QueuedCapture): UnitDecision =>
+  once(capture, () => {
+    const { decision, reason, watch } = capture.content as unknown as UnitDecision;
+    return { ...judged(capture), decision, reason, watch };
   });
 
 function asPhotograph(capture: QueuedCapture): ShownPhotograph {

@@ -1,10 +1,9 @@
-import { modesOf } from '@/catalog/damageWords';
-import { shippedGradeRules } from '@/catalog/gradeRules';
 import { type PartState, partState } from '@/core/wear/partStanding';
 import type { JobSnapshot } from '@/model/snapshot';
 import type { Position } from '@/model/unitType';
 
 type Facts = Parameters<typeof partState>[1];
+type CatalogsInForce = JobSnapshot['catalogs'];
 interface Judged {
   readonly facts: Facts;
   readonly state: PartState;
@@ -18,20 +17,21 @@ export function partJudge(
   judge: typeof partState = partState,
 ): (snapshot: JobSnapshot) => readonly PartState[] {
   let before = new Map<string, Judged>();
+  let by: CatalogsInForce | undefined;
   let last: readonly PartState[] = [];
   return (snapshot) => {
     const now = new Map<string, Judged>();
+    const { catalogs } = snapshot;
     const factsOf = factsByPosition(snapshot);
     for (const position of snapshot.unitType.positions) {
       const facts = factsOf(position);
       const known = before.get(position.id);
-      const kept = known && known.state.position === position && sameFacts(known.facts, facts);
-      now.set(
-        position.id,
-        kept ? known : { facts, state: judge(position, facts, shippedGradeRules, modesOf(position.family)) },
-      );
+      const kept =
+        known && by === catalogs && known.state.position === position && sameFacts(known.facts, facts);
+      now.set(position.id, kept ? known : { facts, state: judge(position, facts, catalogs) });
     }
     before = now;
+    by = catalogs;
     const states = [...now.values()].map(({ state }) => state);
     if (states.length !== last.length || states.some((state, index) => state !== last[index])) last = states;
     return last;

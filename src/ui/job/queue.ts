@@ -1,6 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
 import { createStore } from 'zustand/vanilla';
-import { type Draining, drainQueue } from './drainQueue';
 import {
   isQueued,
   listQueued,
@@ -11,7 +10,8 @@ import {
   strikeable,
   withdrawQueued,
 } from './queueStore';
-import { hearTabs, tellTabs } from './tabs';
+import { type Sending, sendQueue } from './sendQueue';
+import { listenToTabs, postToTabs } from './tabs';
 
 /*
  * The captures that wait on this device, in memory as the store has them, and ahead of it: what is taken stands here at once,
@@ -60,7 +60,7 @@ export async function refreshQueue(): Promise<void> {
 }
 
 async function changed(): Promise<void> {
-  tellTabs({ kind: 'queue' });
+  postToTabs({ kind: 'queue' });
   await refreshQueue();
 }
 
@@ -155,14 +155,14 @@ export async function sendAgain({ message: _, failures: __, ...capture }: Queued
 
 const RETRY_MS = 5000;
 const followers = new Map<string, number>();
-let draining: Draining | undefined;
+let sending: Sending | undefined;
 /** Who follows a job says what it has of it, and is told what the server answers. */
-export const drainInto = (into: Draining): void => {
-  draining = into;
+export const sendFor = (into: Sending): void => {
+  sending = into;
 };
 
-export async function drain(actorId: string): Promise<void> {
-  await drainQueue(actorId, draining && { ...draining, onSettled: changed });
+export async function sendWaiting(actorId: string): Promise<void> {
+  await sendQueue(actorId, sending && { ...sending, onSettled: changed });
   await refreshQueue();
 }
 
@@ -172,10 +172,10 @@ export function followQueue(actorId: string): () => void {
   followers.set(actorId, count);
   const stop = () => followers.set(actorId, (followers.get(actorId) ?? 1) - 1);
   if (count > 1) return stop;
-  const attempt = () => void drain(actorId);
+  const attempt = () => void sendWaiting(actorId);
   attempt();
   const timer = setInterval(attempt, RETRY_MS);
-  const deaf = hearTabs(({ kind }) => {
+  const deaf = listenToTabs(({ kind }) => {
     if (kind === 'queue') void refreshQueue();
   });
   window.addEventListener('online', attempt);

@@ -2,7 +2,7 @@ import type { StationId } from '@/model/job';
 import { queueCapture } from './queue';
 
 /** Where on the unit and where in the work a photograph was taken, as far as it is known. */
-export interface TakenAt {
+export interface Whereabouts {
   readonly positionId?: string;
   readonly station?: StationId;
   readonly stepId?: string;
@@ -15,7 +15,7 @@ interface PhotographOf {
   readonly file: File;
   /** SHA-256 of the file, in hex. */
   readonly digest: string;
-  readonly at: TakenAt;
+  readonly at: Whereabouts;
 }
 
 /** Keeps a photograph on this device until the shop's computer has it; answers its capture's id. */

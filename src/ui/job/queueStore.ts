@@ -1,11 +1,11 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import type { CaptureKind } from '@/model/job';
+import { CAPTURE_KINDS, type CaptureKind, type StoredKind } from '@/model/job';
 
 /** What goes the capture's road: what is captured, what is judged, and what is struck out. */
-export type QueuedKind = CaptureKind | 'grade' | 'decision' | 'strike';
+export type QueuedKind = StoredKind | 'strike';
 /** A judgement is taken back by judging again, and a strike stands. */
 export const strikeable = (kind: QueuedKind): kind is CaptureKind =>
-  kind !== 'grade' && kind !== 'decision' && kind !== 'strike';
+  (CAPTURE_KINDS as readonly string[]).includes(kind);
 
 /** One thing captured on this device and not yet confirmed by the shop's computer. */
 export interface QueuedCapture {

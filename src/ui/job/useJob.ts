@@ -9,12 +9,12 @@ import type { Actor } from '@/model/people';
 import type { JobSnapshot } from '@/model/snapshot';
 import { type FirstOfJob, type JobStore, jobStore } from './jobStore';
 import type { ShownPhotograph } from './overlay';
-import { drain, followQueue, queueCapture, type Taken, takeBack, takeCapture } from './queue';
+import { followQueue, queueCapture, sendWaiting, type Taken, takeBack, takeCapture } from './queue';
 import type { QueuedKind } from './queueStore';
 
 export type { ShownPhotograph } from './overlay';
 
-export interface Job {
+export interface BenchJob {
   /** The snapshot with what waits on this device laid over it. */
   readonly snapshot: JobSnapshot;
   readonly photographs: readonly ShownPhotograph[];
@@ -25,7 +25,7 @@ export interface Job {
   /** The job as it stands at this moment, for whoever acts before the screen has followed. */
   readonly now: () => JobSnapshot;
   readonly refresh: () => Promise<void>;
-  readonly drain: () => Promise<void>;
+  readonly sendWaiting: () => Promise<void>;
   /** Takes something on this job: it counts at once and goes its way by itself. */
   readonly take: (kind: QueuedKind, content: Record<string, unknown>) => Taken;
   readonly takeBack: (kind: CaptureKind, id: string) => Promise<void>;
@@ -35,7 +35,7 @@ export interface Job {
 const ASK_EVERY_MS = 15_000;
 
 /** The job as the bench sees it: what the server confirmed, and at once what was captured here. */
-export function useJob(first: FirstOfJob, actor: Actor): Job {
+export function useJob(first: FirstOfJob, actor: Actor): BenchJob {
   const [store] = useState(() => jobStore(first, actor.id));
   const snapshot = useStore(store, (state) => state.snapshot);
   const photographs = useStore(store, (state) => state.photographs);
@@ -49,12 +49,12 @@ export function useJob(first: FirstOfJob, actor: Actor): Job {
     return {
       now: () => store.getState().snapshot,
       refresh: store.refresh,
-      drain: () => drain(actor.id),
+      sendWaiting: () => sendWaiting(actor.id),
       take: (kind: QueuedKind, content: Record<string, unknown>) => takeCapture({ ...start, kind, content }),
       takeBack: (kind: CaptureKind, id: string) => takeBack({ ...start, kind }, id),
       strike: async (kind: CaptureKind, captureId: string, reason: string) => {
         await queueCapture({ ...start, kind: 'strike', content: { kind, captureId, reason, slip: false } });
-        await drain(actor.id);
+        await sendWaiting(actor.id);
       },
     };
   }, [store, jobId, peg, actor]);

@@ -66,16 +66,28 @@ interface TextFieldProps extends Omit<FieldProps, 'children'> {
   /** The field is left. */
   readonly onDone?: () => void;
   readonly inputMode?: 'decimal' | 'numeric' | 'text';
+  readonly type?: 'text' | 'date';
+  readonly maxLength?: number;
 }
 
 /** A labelled line of text that its owner holds: what is typed goes out as it is. */
-export function TextField({ value, onText, onDone, inputMode = 'text', ...field }: TextFieldProps) {
+export function TextField({
+  value,
+  onText,
+  onDone,
+  inputMode = 'text',
+  type = 'text',
+  maxLength,
+  ...field
+}: TextFieldProps) {
   return (
     <Field {...field}>
       {(wiring) => (
         <TextInput
           {...wiring}
           value={value}
+          type={type}
+          maxLength={maxLength}
           inputMode={inputMode}
           autoComplete="off"
           onChange={(event) => onText(event.target.value)}

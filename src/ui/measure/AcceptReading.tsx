@@ -3,18 +3,19 @@
 import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { JudgedCheck } from '@/core/wear/partStanding';
+import { readingsMark } from '@/core/wear/tooClose';
 import { TOO_CLOSE_POLICIES } from '@/model/tooClose';
-import type { Job } from '../job/useJob';
+import { keptOr } from '../job/keptOr';
+import type { BenchJob } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { send } from '../kit/send';
 
 interface AcceptReadingProps {
   readonly judged: JudgedCheck;
   readonly positionId: string;
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly mayAccept: boolean;
 }
 
@@ -27,13 +28,10 @@ export function AcceptReading({ judged, positionId, job, mayAccept }: AcceptRead
   const { tooClosePolicy } = job.snapshot;
   const rule = TOO_CLOSE_POLICIES.find(({ id }) => id === tooClosePolicy)?.name;
   const accept = async () => {
-    const answer = await send('POST', `/api/v1/jobs/${job.snapshot.job.id}/acceptances`, {
-      positionId,
-      checkId: check.id,
-      reason,
-    });
-    setTrouble(answer.ok ? '' : answer.refusal.message);
-    if (answer.ok) await job.refresh();
+    const readings = readingsMark(judged.readings);
+    const taken = job.take('acceptance', { positionId, checkId: check.id, readings, reason });
+    setTrouble(await keptOr(taken, 'accept it again'));
+    void job.sendWaiting();
   };
   return (
     <Box

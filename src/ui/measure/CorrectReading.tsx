@@ -9,7 +9,7 @@ import { findActive } from '@/core/wear/active';
 import type { Check } from '@/model/checks';
 import type { Reading } from '@/model/snapshot';
 import type { Undoable } from '../job/UndoBar';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 import { Field, Select, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -18,7 +18,7 @@ import { useKeep } from '../strip/useKeep';
 interface CorrectReadingProps {
   readonly reading: Reading;
   readonly check: Check;
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly onUndoable: (undoable: Undoable) => void;
   readonly onDone: () => void;
 }

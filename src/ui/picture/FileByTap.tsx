@@ -1,14 +1,14 @@
 'use client';
 
 import { Box, Heading } from '@chakra-ui/react';
-import type { Job, ShownPhotograph } from '../job/useJob';
+import type { BenchJob, ShownPhotograph } from '../job/useJob';
 import { ErrorNotice } from '../kit/Notice';
 import { PartList } from '../section/PartList';
 import { SectionDrawing } from '../section/SectionDrawing';
 import { useFiling } from './useFiling';
 
 interface FileByTapProps {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly photographs: readonly ShownPhotograph[];
   readonly onFiled: () => void;
 }
@@ -27,7 +27,7 @@ export function FileByTap({ job, photographs, onFiled }: FileByTapProps) {
       {unitType.axes.length > 0 ? (
         <SectionDrawing unitType={unitType} parts={job.parts} selected={undefined} onOpen={open} most={330} />
       ) : (
-        <PartList parts={job.parts} selected={undefined} onOpen={open} />
+        <PartList parts={job.parts} words={job.snapshot.catalogs} selected={undefined} onOpen={open} />
       )}
     </Box>
   );

@@ -2,10 +2,10 @@
 
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
-import { modesOf } from '@/catalog/damageWords';
+import { modesOf } from '@/core/catalogs/words';
 import { formatNumber } from '@/core/quantity/format';
-import type { RecordOf } from '@/model/benchRecord';
 import { SEVERITIES, type Severity } from '@/model/damage';
+import type { RecordOf } from '@/model/recordKinds';
 import { Field, Select } from '../kit/Field';
 import { Press } from '../kit/Press';
 import type { Work } from './tool';
@@ -23,7 +23,9 @@ export function NotePits({ job, onUndoable, picture, positionId, measured }: Not
   const part = job.snapshot.unitType.positions.find(({ id }) => id === positionId);
   if (!part || measured.found.kind !== 'pits') return null;
   const { areaFraction, count } = measured.found;
-  const modes = modesOf(part.family).filter(({ shareOf, countOf }) => shareOf ?? countOf);
+  const modes = modesOf(job.snapshot.catalogs, part.family).filter(
+    ({ shareOf, countOf }) => shareOf ?? countOf,
+  );
   const mode =
     modes.find(({ id }) => id === modeId) ?? modes.find(({ term }) => /pit/i.test(term)) ?? modes[0];
   if (!mode) return null;
@@ -41,7 +43,7 @@ export function NotePits({ job, onUndoable, picture, positionId, measured }: Not
     await taken.kept;
     onUndoable({ kind: 'finding', captureId: taken.id, words: `${part.name}: ${mode.term} noted` });
     setOpen(false);
-    await job.drain();
+    await job.sendWaiting();
   };
   if (!open) return <Press onClick={() => setOpen(true)}>Note it as a finding</Press>;
   return (

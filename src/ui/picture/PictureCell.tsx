@@ -2,11 +2,11 @@
 
 import { Box, chakra } from '@chakra-ui/react';
 import { Picture } from '../bench/Picture';
-import type { Job, ShownPhotograph } from '../job/useJob';
+import type { BenchJob, ShownPhotograph } from '../job/useJob';
 import { Press } from '../kit/Press';
 
 interface PictureCellProps {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly photograph: ShownPhotograph;
   readonly chosen: boolean;
   readonly onChoose: () => void;

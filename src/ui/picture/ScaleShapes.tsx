@@ -1,5 +1,5 @@
 import type { PlaneShape } from '@/core/imaging/planeMeasures';
-import type { PictureScale } from '@/model/pictureRecord';
+import type { PictureScale } from '@/model/records/picture-scaled';
 
 /** What the scale was taken from, dashed. */
 export function ScaleOutline({ scale, pixel }: { readonly scale: PictureScale; readonly pixel: number }) {

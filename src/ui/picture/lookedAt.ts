@@ -2,12 +2,12 @@
 
 import { useEffect, useState } from 'react';
 import type { Size } from '@/core/imaging/planes';
-import type { Job, ShownPhotograph } from '../job/useJob';
+import type { BenchJob, ShownPhotograph } from '../job/useJob';
 import { longDate } from '../kit/dates';
 import type { LookedAt } from './PicturePane';
 
 /** A photograph of this job as something to look at. */
-export function lookedAt(job: Job, photograph: ShownPhotograph, size: Size = photograph): LookedAt {
+export function lookedAt(job: BenchJob, photograph: ShownPhotograph, size: Size = photograph): LookedAt {
   const { id, fileName, positionId, takenAt, deviceTime, waiting } = photograph;
   const part =
     job.snapshot.unitType.positions.find((position) => position.id === positionId)?.name ?? 'not filed';

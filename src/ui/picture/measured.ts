@@ -3,7 +3,7 @@ import { quadArea } from '@/core/imaging/homography';
 import { measureInPlane } from '@/core/imaging/planeMeasures';
 import type { Quad } from '@/core/imaging/raster';
 import type { SurfaceDamageResult } from '@/core/imaging/surfaceDamage';
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 
 /** What can be read from a photograph. */
 export const KINDS = ['pattern on drive', 'pattern on coast', 'pits'] as const;

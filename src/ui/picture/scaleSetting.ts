@@ -1,5 +1,5 @@
 import type { Point, Quad } from '@/core/imaging/raster';
-import type { PictureScale } from '@/model/pictureRecord';
+import type { PictureScale } from '@/model/records/picture-scaled';
 
 /** A scale while it is being set: sizes as they are typed. */
 export type ScaleSetting =

@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import type { Job, ShownPhotograph } from '../job/useJob';
+import type { BenchJob, ShownPhotograph } from '../job/useJob';
 import { send } from '../kit/send';
 
 /** Files photographs under a part; what could be filed before one was refused stays filed, and the list says so. */
-export function useFiling(job: Job) {
+export function useFiling(job: BenchJob) {
   const [refusal, setRefusal] = useState('');
   /** Answers whether all of them are filed. */
   const file = async (photographs: readonly ShownPhotograph[], positionId: string): Promise<boolean> => {

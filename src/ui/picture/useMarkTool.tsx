@@ -3,7 +3,6 @@
 import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { findMode } from '@/catalog/damageWords';
 import { nextPin } from '@/core/imaging/marks';
 import type { Point } from '@/core/imaging/raster';
 import { describeFinding } from '@/core/report/describeFinding';
@@ -50,7 +49,7 @@ export function useMarkTool(work: Work): Tool {
     job.snapshot.unitType.positions.find(({ id }) => id === positionId)?.family;
   const tellFinding = (finding: (typeof findings)[number]) => {
     const family = familyOf(finding.positionId);
-    return family ? describeFinding(finding, family, findMode) : finding.mode;
+    return family ? describeFinding(finding, family, job.snapshot.catalogs) : finding.mode;
   };
   const tell = (mark: Mark) => {
     const finding = findings.find(({ id }) => id === mark.findingId);

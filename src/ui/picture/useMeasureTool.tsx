@@ -5,18 +5,18 @@ import { useState } from 'react';
 import type { Point } from '@/core/imaging/raster';
 import { doubtWords, tellMeasured } from '@/core/imaging/tellMeasured';
 import { recordsOf } from '@/core/strip/recordsOf';
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 import { ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
 import { useKeep } from '../strip/useKeep';
-import { KeptReadings, VERSIONS } from './KeptReadings';
+import { KeptMeasurements, VERSIONS } from './KeptMeasurements';
 import { foundOf, KINDS } from './measured';
 import { pickColour } from './pickColour';
 import { BrushKeys, type Hand, RegionKeys } from './RegionKeys';
 import { RegionOverlay } from './RegionOverlay';
 import type { Tool, Work } from './tool';
-import { useReading } from './useReading';
+import { usePictureMeasuring } from './usePictureMeasuring';
 import { type RegionSet, useRegion } from './useRegion';
 
 /** An outline is kept with no more points than this. */
@@ -30,7 +30,7 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
     ({ content }) => content.photographId === picture.id,
   );
   const region = useRegion(picture, own.at(-1)?.content);
-  const reading = useReading(work, region, active);
+  const reading = usePictureMeasuring(work, region, active);
   const { taken, trouble } = reading;
   const [hand, setHand] = useState<Hand>();
   const [brush, setBrush] = useState(0.02);
@@ -162,7 +162,7 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
           )}
         </Flex>
       )}
-      <KeptReadings work={work} readings={own} />
+      <KeptMeasurements work={work} readings={own} />
     </Box>
   );
   return { overlay, rail, drawing: hand !== undefined };

@@ -4,7 +4,7 @@ import { useMemo, useRef } from 'react';
 import type { BrushStroke } from '@/core/imaging/brush';
 import { boxRound } from '@/core/imaging/outline';
 import type { Point, Quad } from '@/core/imaging/raster';
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 import { readKept, useKept } from '../kit/useKept';
 import { type Kind, kindOf } from './measured';
 import { middleOf } from './middleOf';

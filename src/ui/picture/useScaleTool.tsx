@@ -5,7 +5,7 @@ import { type PlaneShape, pointDeviationOf } from '@/core/imaging/planeMeasures'
 import type { Point } from '@/core/imaging/raster';
 import { tellSized } from '@/core/imaging/tellMeasured';
 import { recordsOf } from '@/core/strip/recordsOf';
-import { SIZED_SHAPES } from '@/model/pictureRecord';
+import { SIZED_SHAPES } from '@/model/records/picture-sized';
 import { CaptureLine } from '../job/CaptureLine';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';

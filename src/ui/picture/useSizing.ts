@@ -10,7 +10,7 @@ import {
 } from '@/core/imaging/planeMeasures';
 import type { Point } from '@/core/imaging/raster';
 import { tellSized } from '@/core/imaging/tellMeasured';
-import type { PictureScale } from '@/model/pictureRecord';
+import type { PictureScale } from '@/model/records/picture-scaled';
 import { useKept } from '../kit/useKept';
 import { useKeep } from '../strip/useKeep';
 import type { Work } from './tool';

@@ -55,7 +55,7 @@ export function RackList({
                 {entry.trouble ||
                   `${STATIONS.find(({ id }) => id === entry.station)?.name}, ${entry.stationOpen} open`}
               </Cell>
-              <Cell>{entry.holdReason ? `On hold: ${entry.holdReason}` : entry.waitsFor}</Cell>
+              <Cell>{entry.hold ? `On hold: ${entry.hold}` : entry.waitsFor}</Cell>
               <Cell>
                 {longDate(entry.dueOn)}
                 {overdueWords(entry.dueOn, today) ? `, ${overdueWords(entry.dueOn, today)}` : ''}

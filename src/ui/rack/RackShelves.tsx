@@ -71,7 +71,7 @@ function ShelfPlace({ entry, today }: { readonly entry: RackEntry; readonly toda
           <Box position="absolute" left="36px" top="0" width="1.5px" height="14px" bg="ink" />
           <Box>
             <PegPlate peg={entry.peg} />
-            {entry.holdReason && (
+            {entry.hold && (
               <Box paddingLeft="20px" paddingTop="6px">
                 <SplitPin />
               </Box>
@@ -98,9 +98,9 @@ function ShelfPlace({ entry, today }: { readonly entry: RackEntry; readonly toda
               {entry.machine}, {entry.customer}
             </Box>
             <Box>
-              {entry.holdReason ? (
+              {entry.hold ? (
                 <>
-                  <strong>On hold:</strong> {entry.holdReason}
+                  <strong>On hold:</strong> {entry.hold}
                 </>
               ) : entry.waitsFor ? (
                 `Waits for ${entry.waitsFor}`

@@ -11,7 +11,7 @@ const entry = (peg: number, unitFamily: string, weightKg: number | null): RackEn
   unitFamily,
   weightKg,
   waitsFor: '',
-  holdReason: '',
+  hold: '',
   dueOn: '2026-11-24',
   station: 'grade',
   stationOpen: 0,

@@ -2,14 +2,14 @@
 
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
 
 /** The unit leaves the house: an act of somebody, which takes it off the rack and can be taken back. */
-export function OffTheRack({ job, mayHandOver }: { readonly job: Job; readonly mayHandOver: boolean }) {
+export function OffTheRack({ job, mayHandOver }: { readonly job: BenchJob; readonly mayHandOver: boolean }) {
   const [trouble, setTrouble] = useState('');
   const { id, peg, handedOver } = job.snapshot.job;
   const act = async (out: boolean) => {

@@ -1,11 +1,11 @@
 'use client';
 
 import { Box } from '@chakra-ui/react';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 
 /** Whoever issues something is told what has not arrived yet, here and on other devices, as they said it last. */
-export function StillOnDevices({ job }: { readonly job: Job }) {
+export function StillOnDevices({ job }: { readonly job: BenchJob }) {
   const here = job.waiting.size;
   if (here === 0 && job.devices.length === 0) return null;
   return (

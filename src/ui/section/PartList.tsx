@@ -1,18 +1,21 @@
 'use client';
 
 import { Box, chakra } from '@chakra-ui/react';
-import { familyName } from '@/catalog/damageWords';
+import { familyName } from '@/core/catalogs/words';
+import { tellOpen } from '@/core/open/tellOpen';
 import type { PartState } from '@/core/wear/partStanding';
+import type { Catalogs } from '@/model/catalogs';
 import { GradeLine } from '../kit/GradeMark';
 
 interface PartListProps {
   readonly parts: readonly PartState[];
+  readonly words: Pick<Catalogs, 'damage-words'>;
   readonly selected: string | undefined;
   readonly onOpen: (positionId: string) => void;
 }
 
 /** The same parts as the section, as a plain list. */
-export function PartList({ parts, selected, onOpen }: PartListProps) {
+export function PartList({ parts, words, selected, onOpen }: PartListProps) {
   return (
     <Box as="ul" listStyleType="none" data-testid="part-list">
       {parts.map(({ position, grade, openQuestions }) => (
@@ -37,14 +40,14 @@ export function PartList({ parts, selected, onOpen }: PartListProps) {
             <span>
               <strong>{position.name}</strong>{' '}
               <chakra.span color="second" fontSize="13px">
-                {familyName(position.family).toLowerCase()}
+                {familyName(words, position.family).toLowerCase()}
                 {position.oneUse ? ', one-use' : ''}
               </chakra.span>
             </span>
             <GradeLine grade={grade} />
             <chakra.span color="second" fontSize="13px">
-              {openQuestions.length > 0
-                ? `${openQuestions.length} open: ${openQuestions[0]}`
+              {openQuestions[0]
+                ? `${openQuestions.length} open: ${tellOpen(openQuestions[0])}`
                 : 'nothing open'}
             </chakra.span>
           </chakra.button>

@@ -2,6 +2,7 @@
 
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
+import { tellOpen } from '@/core/open/tellOpen';
 import { type InventoryLine, inventoryQuestion } from '@/core/strip/inventory';
 import { TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
@@ -34,7 +35,7 @@ export function CountLine({ line, ...props }: Keeping & { readonly line: Invento
           </Box>
         </Box>
         <Box flex="1 1 200px" color={question ? 'oxide' : 'second'}>
-          {question ?? (state === 'not-counted' ? 'not counted' : 'all there')}
+          {question ? tellOpen(question) : state === 'not-counted' ? 'not counted' : 'all there'}
         </Box>
         <Flex gap="4px">
           {expected > 1 && (

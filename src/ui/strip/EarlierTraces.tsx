@@ -35,7 +35,7 @@ export function EarlierTraces({
     const taken = job.take('finding', content);
     onUndoable({ kind: 'finding', captureId: taken.id, words: `${on.name}: ${trace}` });
     await taken.kept;
-    await job.drain();
+    await job.sendWaiting();
   };
   if (positions.length === 0) return null;
   return (

@@ -2,7 +2,6 @@
 
 import { Box, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
-import { shippedOilThresholds } from '@/catalog/oilThresholds';
 import { formatNumber } from '@/core/quantity/format';
 import { type JudgedElement, judgeSample } from '@/core/strip/labSample';
 import { recordsOf } from '@/core/strip/recordsOf';
@@ -39,7 +38,13 @@ export function LabSamples(props: Keeping & { readonly rights: readonly Right[] 
           {record.content.distanceKm === undefined
             ? ''
             : `, at ${formatNumber(record.content.distanceKm, 0)} km`}
-          <Judged elements={judgeSample(record.content, shippedOilThresholds, samples[index - 1]?.content)} />
+          <Judged
+            elements={judgeSample(
+              record.content,
+              job.snapshot.catalogs['oil-thresholds'],
+              samples[index - 1]?.content,
+            )}
+          />
         </CaptureLine>
       ))}
       <Box fontSize="13px" color="second">

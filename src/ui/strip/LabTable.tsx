@@ -3,7 +3,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import Papa from 'papaparse';
 import { useState } from 'react';
-import { shippedOilThresholds } from '@/catalog/oilThresholds';
 import { guessColumns, type LabColumns, readLabTable } from '@/core/strip/labTable';
 import { Field, Select, TextArea, TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
@@ -32,7 +31,7 @@ export function LabTable(
   const { element, value } = columns;
   const lines =
     element !== undefined && value !== undefined
-      ? readLabTable(rows, { ...columns, element, value }, shippedOilThresholds)
+      ? readLabTable(rows, { ...columns, element, value }, job.snapshot.catalogs['oil-thresholds'])
       : [];
   const good = lines.flatMap((line) =>
     line.element !== undefined && line.value !== undefined

@@ -2,7 +2,7 @@
 
 import { chakra } from '@chakra-ui/react';
 import { orientationWords } from '@/core/strip/stepWords';
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 
 type Orientation = NonNullable<RecordOf<'step'>['orientation']>;
 

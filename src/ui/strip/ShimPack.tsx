@@ -3,7 +3,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { formatNumber } from '@/core/quantity/format';
-import type { RecordOf } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
 import { TextField } from '../kit/Field';
 import { Press } from '../kit/Press';
 import { figureOf } from './figureOf';

@@ -2,10 +2,11 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { cautionById, cautionsForStation } from '@/catalog/cautions';
+import { cautionById, cautionsForStation } from '@/core/catalogs/cautions';
 import { recordsOf } from '@/core/strip/recordsOf';
 import type { PlanStep } from '@/core/strip/stripPlan';
-import { type RecordOf, SIDES } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
+import { SIDES } from '@/model/records/step';
 import type { UnitType } from '@/model/unitType';
 import { TextField } from '../kit/Field';
 import { CautionSign, ErrorNotice } from '../kit/Notice';
@@ -18,9 +19,6 @@ import { figureOf } from './figureOf';
 import { ShimPack } from './ShimPack';
 import { type Keeping, useKeep } from './useKeep';
 import { WayRound } from './WayRound';
-
-/** Asked once for the job, whichever step is taken first. */
-const beforeAnything = cautionsForStation('strip').filter(({ grave }) => grave);
 
 type StepRecord = RecordOf<'step'>;
 
@@ -43,8 +41,11 @@ export function StepForm(props: StepFormProps) {
   const seen = new Set(
     recordsOf(job.snapshot.records, 'caution-seen').map(({ content }) => content.cautionId),
   );
+  const { catalogs } = job.snapshot;
+  // Asked once for the job, whichever step is taken first.
+  const beforeAnything = cautionsForStation(catalogs, 'strip').filter(({ grave }) => grave);
   const cautions = [...new Set([...beforeAnything.map(({ id }) => id), ...step.cautions])];
-  const unread = cautions.filter((id) => cautionById(id)?.grave && !seen.has(id));
+  const unread = cautions.filter((id) => cautionById(catalogs, id)?.grave && !seen.has(id));
   const shown = cautions.filter((id) => step.cautions.includes(id) || unread.includes(id));
   const asks = (word: RegExp) => step.record.some((each) => word.test(each));
   const set = (over: Partial<StepRecord>) => change({ said: { ...said, ...over } });
@@ -202,7 +203,7 @@ function Cautions({
 }: Keeping & { readonly ids: readonly string[]; readonly unread: readonly string[] }) {
   const keep = useKeep(props);
   return ids.map((id) => {
-    const caution = cautionById(id);
+    const caution = cautionById(props.job.snapshot.catalogs, id);
     if (!caution) return null;
     return (
       <Flex key={id} align="center" gap="12px" wrap="wrap">

@@ -2,7 +2,8 @@
 
 import { Flex } from '@chakra-ui/react';
 import { useState } from 'react';
-import { PIECE_FACES, type RecordOf, TOWARD } from '@/model/benchRecord';
+import type { RecordOf } from '@/model/recordKinds';
+import { PIECE_FACES, TOWARD } from '@/model/records/step';
 import { TextField } from '../kit/Field';
 import { OneOf } from '../kit/OneOf';
 import { OrientationSketch } from './OrientationSketch';

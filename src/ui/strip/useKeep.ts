@@ -1,13 +1,13 @@
 'use client';
 
 import * as v from 'valibot';
-import { RecordContentSchema } from '@/model/benchRecord';
 import type { Actor } from '@/model/people';
+import { RecordContentSchema } from '@/model/recordKinds';
 import type { Undoable } from '../job/UndoBar';
-import type { Job } from '../job/useJob';
+import type { BenchJob } from '../job/useJob';
 
 export interface Keeping {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly actor: Actor;
   readonly onUndoable: (undoable: Undoable) => void;
 }
@@ -28,7 +28,7 @@ export function useKeep({ job, onUndoable }: Pick<Keeping, 'job' | 'onUndoable'>
     }
     onUndoable({ kind: 'record', captureId: taken.id, words });
     // It is safe on this device; sending it is nobody's to wait for.
-    void job.drain();
+    void job.sendWaiting();
     return undefined;
   };
 }

@@ -1,0 +1,34 @@
+import * as v from 'valibot';
+import {
+  CATALOG_KINDS,
+  CATALOG_SCHEMAS,
+  type CatalogDocument,
+  type CatalogKind,
+  type Catalogs,
+} from '@/model/catalogs';
+import cautions from './cautions.json';
+import checkDefinitions from './check-definitions.json';
+import damageWords from './damage-words.json';
+import gradeRules from './grade-rules.json';
+import oilThresholds from './oil-thresholds.json';
+
+const FILES: Readonly<Record<CatalogKind, unknown>> = {
+  'damage-words': damageWords,
+  'grade-rules': gradeRules,
+  'oil-thresholds': oilThresholds,
+  cautions,
+  'check-definitions': checkDefinitions,
+};
+
+let checked: { readonly [Kind in CatalogKind]: CatalogDocument<Kind> } | undefined;
+
+/** The documents that ship with the application, held against their schemas once. A shop's database keeps every revision of them. */
+export function shippedCatalogs(): { readonly [Kind in CatalogKind]: CatalogDocument<Kind> } {
+  checked ??= Object.fromEntries(
+    CATALOG_KINDS.map((kind) => [kind, v.parse(CATALOG_SCHEMAS[kind], FILES[kind])]),
+  ) as unknown as NonNullable<typeof checked>;
+  return checked;
+}
+
+/** What a job is judged by where there is no database: on the command line and in tests. */
+export const catalogsAsShipped = (): Catalogs => shippedCatalogs();

@@ -1,0 +1,99 @@
+import type { OpenQuestion } from '@/model/openQuestion';
+import type { JobSnapshot } from '@/model/snapshot';
+import { countablePairs } from '../gearing/countablePairs';
+import { identityOfEntry } from '../gearing/identityOfEntry';
+import { baselineChecks, movedOn } from '../strip/baseline';
+import { unmatched } from '../strip/debris';
+import { recordsOf } from '../strip/recordsOf';
+import { stripPlan } from '../strip/stripPlan';
+import { waitingSamples } from '../strip/waitingSamples';
+import { findActive } from '../wear/active';
+
+const UNIT = { positionId: null } as const;
+
+/** What is open of the unit as a whole, and of the work on it, in the order of the stations. */
+export function openOfUnit(snapshot: JobSnapshot): OpenQuestion[] {
+  return [
+    ...bookedIn(snapshot),
+    ...identities(snapshot),
+    ...ofTheOil(snapshot),
+    ...ofTheSetting(snapshot),
+    ...ofTheStrip(snapshot),
+    ...unfiled(snapshot),
+    ...(snapshot.cause ? [] : [{ ...UNIT, code: 'no-cause' } as const]),
+    ...(snapshot.unitDecision ? [] : [{ ...UNIT, code: 'unit-undecided' } as const]),
+    ...(snapshot.reports.length > 0 ? [] : [{ ...UNIT, code: 'no-report' } as const]),
+  ];
+}
+
+function bookedIn({ job, unitType }: JobSnapshot): OpenQuestion[] {
+  return [
+    ...(job.serial === '' ? [{ ...UNIT, code: 'serial-unknown' } as const] : []),
+    ...(job.oilClaimed === '' ? [{ ...UNIT, code: 'oil-unknown' } as const] : []),
+    ...(unitType.positions.length === 0 ? [{ ...UNIT, code: 'not-described' } as const] : []),
+  ];
+}
+
+/** Pairs of which what was counted speaks against a mark, the tag, the mate or the type. */
+function identities({ identities: entries, unitType }: JobSnapshot): OpenQuestion[] {
+  const pairs = countablePairs(unitType);
+  return entries.flatMap((entry): OpenQuestion[] => {
+    const pair = pairs.find(({ id }) => id === entry.pairId) ?? {
+      ...{ id: entry.pairId, name: '', pinion: 0, ring: 0 },
+    };
+    const found = identityOfEntry(entry, pair);
+    if (typeof found === 'string' || found.conflicts.length === 0) return [];
+    const conflicts = found.conflicts.map(({ what, stated }) => `${what} (${stated})`);
+    return [
+      { ...UNIT, code: 'identity-conflict', pairId: entry.pairId, conflicts, since: entry.at } as const,
+    ];
+  });
+}
+
+/** Nobody drained it, debris that no part accounts for, and samples at the laboratory. */
+function ofTheOil({ records }: JobSnapshot): OpenQuestion[] {
+  return [
+    ...(recordsOf(records, 'drained').length > 0 ? [] : [{ ...UNIT, code: 'not-drained' } as const]),
+    ...unmatched(records).map(({ piece: { id, deviceTime, content } }) => ({
+      ...{ ...UNIT, code: 'debris-unmatched', captureId: id, piece: content.piece, since: deviceTime },
+    })),
+    ...waitingSamples(records).map(({ id, deviceTime, content }) => ({
+      ...{ ...UNIT, code: 'sample-out', captureId: id, sample: content.sample, since: deviceTime },
+    })),
+  ] as OpenQuestion[];
+}
+
+/** Checks that have to come before anything moves; once somebody has gone on, they were missed for good. */
+function ofTheSetting(snapshot: JobSnapshot): OpenQuestion[] {
+  const gone = movedOn(snapshot.records);
+  return baselineChecks(snapshot)
+    .filter(({ state }) => state === 'open')
+    .map(({ check: { id, title }, position }): OpenQuestion => {
+      const of = { positionId: position.id, checkId: id, check: title };
+      return gone
+        ? { ...of, ...UNIT, code: 'baseline-missed', part: position.name, since: gone.deviceTime }
+        : { ...of, code: 'baseline-open' };
+    });
+}
+
+function ofTheStrip(snapshot: JobSnapshot): OpenQuestion[] {
+  const plan = stripPlan(snapshot.unitType, snapshot.records);
+  const opened =
+    plan.log.some(({ content }) => !content.skipped) ||
+    findActive(snapshot.findings).length > 0 ||
+    snapshot.grades.length > 0;
+  return [
+    ...(opened ? [] : [{ ...UNIT, code: 'not-opened' } as const]),
+    ...plan.steps
+      .filter(({ state }) => state === 'open')
+      .map(({ step: { id, title } }) => ({ ...UNIT, code: 'step-open', stepId: id, step: title }) as const),
+  ];
+}
+
+const unfiled = ({ photographs }: JobSnapshot): OpenQuestion[] =>
+  findActive(photographs)
+    .filter(({ positionId }) => positionId === null)
+    .map(({ id, fileName, deviceTime }) => ({
+      ...({ ...UNIT, code: 'photograph-unfiled' } as const),
+      ...{ captureId: id, fileName, since: deviceTime },
+    }));

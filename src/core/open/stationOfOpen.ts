@@ -1,0 +1,60 @@
+import type { StationId } from '@/model/job';
+import type { OpenCode, OpenQuestion } from '@/model/openQuestion';
+
+/** Where each question is answered. What was missed for good is told in the report, and open nowhere. */
+const STATION: Readonly<Record<OpenCode, StationId | null>> = {
+  'serial-unknown': 'book-in',
+  'oil-unknown': 'book-in',
+  'not-described': 'book-in',
+  'identity-conflict': 'book-in',
+  'not-drained': 'drain',
+  'debris-unmatched': 'drain',
+  'sample-out': 'drain',
+  'baseline-open': 'baseline',
+  'baseline-missed': null,
+  'not-opened': 'strip',
+  'step-open': 'strip',
+  'pieces-missing': 'strip',
+  'pieces-surplus': 'strip',
+  'pieces-wrong': 'strip',
+  'not-looked-at': 'grade',
+  'not-graded': 'grade',
+  'graded-twice': 'grade',
+  'decided-twice': 'decide',
+  'noted-twice': 'decide',
+  'evidence-newer': 'grade',
+  'not-measured': 'grade',
+  'no-limit': 'grade',
+  'too-close': 'grade',
+  'too-close-unaccepted': 'grade',
+  'off-temperature': 'grade',
+  'photograph-unfiled': 'grade',
+  'record-unreadable': 'grade',
+  'no-cause': 'cause',
+  'part-undecided': 'decide',
+  'unit-undecided': 'decide',
+  'no-report': 'hand-over',
+};
+
+/** What one question counts as: a part with three open checks is one thing to go to. */
+function thingOf(question: OpenQuestion): string {
+  if (question.code === 'baseline-open') return `${question.positionId} ${question.checkId}`;
+  if (question.positionId !== null) return question.positionId;
+  if ('captureId' in question) return question.captureId;
+  return 'stepId' in question ? question.stepId : question.code;
+}
+
+/** How many things each station still has to settle. */
+export function openByStation(questions: readonly OpenQuestion[]): ReadonlyMap<StationId, number> {
+  const things = new Map<StationId, Set<string>>();
+  for (const question of questions) {
+    const station = STATION[question.code];
+    if (station === null) continue;
+    const known = things.get(station) ?? new Set<string>();
+    things.set(station, known.add(thingOf(question)));
+  }
+  // That it wasn’t opened is already said by its open steps, where it has any.
+  const strip = things.get('strip');
+  if (strip && strip.size > 1) strip.delete('not-opened');
+  return new Map([...things].map(([station, known]) => [station, known.size]));
+}

@@ -1,0 +1,44 @@
+import { PART_DECISIONS } from '@/model/job';
+import type { OpenCode, OpenOf, OpenQuestion } from '@/model/openQuestion';
+import { REFERENCE_C } from '../metrology/temperature';
+
+const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string } = {
+  'serial-unknown': () => 'No serial number yet',
+  'oil-unknown': () => 'Nobody has said which oil was in it',
+  'not-described': () => 'Not described: nobody has said yet what is in it',
+  'identity-conflict': ({ conflicts }) => `Teeth don’t agree with ${conflicts.join(' and ')}`,
+  'not-drained': () => 'Not drained: nobody has looked at the oil',
+  'debris-unmatched': ({ piece }) => `${piece}: nothing accounts for it yet`,
+  'sample-out': ({ sample }) => `Sample ${sample}: the laboratory’s figures are not here yet`,
+  'baseline-open': ({ check }) => `${check}: to be read before it comes apart`,
+  'baseline-missed': ({ check, part }) => `${check} of ${part}: not read before it came apart`,
+  'not-opened': () => 'Not opened: nothing of its inside has been looked at',
+  'step-open': ({ step }) => `${step}: not done yet`,
+  'pieces-missing': ({ counted, expected }) =>
+    expected === 1 ? 'Missing' : `${counted} of ${expected} counted: ${expected - counted} missing`,
+  'pieces-surplus': ({ counted, expected }) =>
+    `${counted} counted where ${expected} belong: ${counted - expected} too many`,
+  'pieces-wrong': () => 'Not what belongs there',
+  'not-looked-at': () => 'Not looked at',
+  'not-graded': () => 'Seen, but not graded',
+  'graded-twice': ({ grade, by }) => `Graded ${grade} by ${by} too, without knowing of the other`,
+  'decided-twice': ({ decision, by }) =>
+    `Decided “${PART_DECISIONS.find(({ id }) => id === decision)?.name ?? decision}” by ${by} too, without knowing of the other`,
+  'noted-twice': ({ noun, by }) => `Another ${noun} by ${by}, without knowing of the first`,
+  'evidence-newer': () => 'New evidence since it was graded',
+  'not-measured': ({ check }) => `${check}: not measured`,
+  'no-limit': ({ check }) => `${check}: no limit known`,
+  'too-close': ({ check }) => `${check}: too close to call`,
+  'too-close-unaccepted': ({ check }) => `${check}: too close to call, and nobody has accepted it`,
+  'off-temperature': ({ check }) => `${check}: not read at ${REFERENCE_C} °C`,
+  'photograph-unfiled': ({ fileName }) => `${fileName}: of which part?`,
+  'record-unreadable': ({ kind }) => `A record (${kind}) that this version of the program can’t read`,
+  'no-cause': () => 'No cause yet',
+  'part-undecided': () => 'Not decided',
+  'unit-undecided': () => 'Nobody has decided what becomes of the unit',
+  'no-report': () => 'No report issued',
+};
+
+/** One open question in words, for the bench and for the customer alike. The only place that has them. */
+export const tellOpen = (question: OpenQuestion): string =>
+  (WORDS[question.code] as (question: OpenQuestion) => string)(question);

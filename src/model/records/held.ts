@@ -1,0 +1,21 @@
+import * as v from 'valibot';
+import { words } from '../ids';
+import { STATIONS } from '../job';
+import { NOTHING, recordKind } from './recordKind';
+
+/** The job waits: why, at which station, who has to act, and until when it is expected to. */
+export const held = recordKind({
+  version: 1,
+  noun: 'hold',
+  right: 'job.hold',
+  schema: v.object({
+    what: v.literal('held'),
+    reason: words(200, 1),
+    station: v.picklist(STATIONS.map(({ id }) => id)),
+    /** Whose turn it is: a person, a supplier, the customer. */
+    whoActs: words(80),
+    /** A day of the shop. */
+    until: v.optional(v.pipe(v.string(), v.isoDate('a date as 2026-11-24'))),
+  }),
+  refersTo: NOTHING,
+});
