@@ -63,6 +63,7 @@ export interface JobAnswer extends Partial<JobRows> {
   readonly tooClosePolicy: JobSnapshot['tooClosePolicy'];
   readonly job?: JobSnapshot['job'];
   readonly gauges?: JobSnapshot['gauges'];
+  readonly timeZone?: string;
   readonly newestCatalogs?: JobSnapshot['newestCatalogs'];
   readonly cause?: JobSnapshot['cause'];
   readonly unitDecision?: JobSnapshot['unitDecision'];

@@ -186,6 +186,8 @@ export interface JobSnapshot {
   readonly acceptances: readonly Acceptance[];
   readonly identities: readonly IdentityEntry[];
   readonly gauges: readonly Gauge[];
+  /** By which the shop counts its days (IANA name). */
+  readonly timeZone: string;
   readonly readings: readonly Reading[];
   readonly findings: readonly Finding[];
   readonly photographs: readonly Photograph[];

@@ -1,3 +1,4 @@
+import fs from 'node:fs';
 import type { Page } from '@playwright/test';
 import {
   alive,
@@ -94,7 +95,7 @@ test('a capture that the shop’s computer can’t store steps aside after three
   await stored(page, jobId, 3);
 });
 
-test('a strip step, a grade and a decision made without network stand at once and arrive once', async ({
+test('what is judged without network stands at once and arrives once: a step, a grade, decisions, a cause, a hold', async ({
   page,
   context,
 }) => {
@@ -121,11 +122,31 @@ test('a strip step, a grade and a decision made without network stand at once an
   await expect(ticket.getByRole('heading', { name: 'Replace' })).toBeVisible();
   await expect(page.getByTestId('waiting-uploads')).toHaveText('4 captures waiting');
 
+  await toStation(page, 'Cause');
+  await page.getByLabel('Cause, for colleagues').fill('One-sided load on the pin.');
+  await page.getByLabel('In plain words, for the customer').fill('The pin wore on one side.');
+  await page.getByRole('button', { name: 'Note the cause' }).click();
+  await expect(page.getByText(`Noted by ${PEOPLE.lead}`)).toBeVisible();
+  await toStation(page, 'Decide');
+  await page.getByLabel('Why, in plain words').fill('A new pin.');
+  await page.getByRole('button', { name: 'Decide for the unit' }).click();
+  await expect(page.getByText(`repair as found, decided by ${PEOPLE.lead}`)).toBeVisible();
+  await page.getByRole('button', { name: /^Hold/ }).click();
+  await page.getByLabel('It waits for').fill('a cross-pin');
+  await page.getByLabel('Whose turn it is').fill('the parts desk');
+  await page.getByRole('button', { name: 'Put it on hold' }).click();
+  await expect(page.getByTestId('hold-panel')).toContainText('On hold: a cross-pin; the parts desk to act.');
+  await expect(page.getByTestId('waiting-uploads')).toHaveText('7 captures waiting');
+
   await context.setOffline(false);
   await everythingStored(page);
   const answer = await page.request.get(`/api/v1/jobs/${jobId}`);
   const held = (await answer.json()) as Record<'records' | 'grades' | 'decisions' | 'findings', unknown[]>;
-  expect(held.records).toHaveLength(2);
+  expect(held).toMatchObject({
+    cause: { words: 'One-sided load on the pin.', version: 1, by: PEOPLE.lead },
+    unitDecision: { decision: 'repair', version: 1 },
+  });
+  expect(held.records).toHaveLength(3);
   expect(held.findings).toHaveLength(1);
   expect(held.grades).toMatchObject([{ positionId: 'cross-pin', version: 1, by: PEOPLE.lead }]);
   expect(held.decisions).toMatchObject([{ positionId: 'cross-pin', decision: 'replace', version: 1 }]);
@@ -283,4 +304,49 @@ test('a reading shows where it is shown and nowhere else; an idle minute shows n
   // A minute of asking every fifteen seconds, and of looking after the queue.
   await page.clock.runFor(60_000);
   expect(await changesOf(page)).toEqual(before);
+});
+
+test('a device whose store a newer program left behind says so, saves what lies on it, and begins anew', async ({
+  page,
+  context,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'loader from tomorrow');
+  await onMeasure(page);
+  await context.setOffline(true);
+  await measure(page, '0.27');
+  await expect(page.getByTestId('waiting-uploads')).toHaveText('1 reading waiting');
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const newer = indexedDB.open('stereotome-queue', 99);
+        newer.onsuccess = () => {
+          newer.result.close();
+          resolve();
+        };
+        newer.onerror = () => reject(newer.error);
+      }),
+  );
+  await context.setOffline(false);
+  const store = page.getByTestId('waiting-uploads');
+  await expect(store).toHaveText('The store of this device can’t be read');
+  await measure(page, '0.28');
+  await expect(page.getByText('This device can’t keep it')).toBeVisible();
+  await expect(page.getByLabel('Reading, Backlash')).toHaveValue('0.28');
+  await store.click();
+  await expect(page.getByRole('button', { name: 'It is saved: begin anew' })).toBeDisabled();
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save it as a file' }).click(),
+  ]);
+  const zip = fs.readFileSync(await saved.path());
+  expect(saved.suggestedFilename()).toBe('stereotome-captures.zip');
+  // Stored without compression, so that what was read lies there in plain letters.
+  expect(zip.toString('utf8')).toContain('"raw":"0.27"');
+  await page.getByRole('button', { name: 'It is saved: begin anew' }).click();
+  await expect(store).toHaveText('Everything is stored');
+  await page.getByLabel('Reading, Backlash').press('Enter');
+  await everythingStored(page);
+  const { readings } = await storedJob(page, await jobIdOf(page));
+  expect(readings.map(({ raw }) => raw)).toEqual(['0.28']);
 });

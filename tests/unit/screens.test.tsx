@@ -13,7 +13,7 @@ import { Run } from '@/ui/bench/Run';
 import { LostVersions } from '@/ui/job/LostVersions';
 import type { BenchJob } from '@/ui/job/useJob';
 import { waitingWords } from '@/ui/job/WaitingUploads';
-import { longDate, overdueWords, shortDate } from '@/ui/kit/dates';
+import { longDate, longInstant, overdueWords, setShopZone, shortDate } from '@/ui/kit/dates';
 import { PegPlate } from '@/ui/kit/PegPlate';
 import { system } from '@/ui/kit/theme';
 import { VerdictRuler } from '@/ui/kit/VerdictRuler';
@@ -196,6 +196,15 @@ describe('small words', () => {
 
   it('write dates as the shop does', () => {
     expect([longDate('2026-11-24'), shortDate('2026-11-24')]).toEqual(['24 Nov 2026', 'Tue 24 Nov']);
+    // Oslo is an hour ahead of Greenwich in winter, Denver seven behind it; a day is the same day in both.
+    const late = '2026-11-24T23:30:00.000Z';
+    const told = (zone: string) => {
+      setShopZone(zone);
+      return [longInstant(late), longDate(late), longDate('2026-11-24')];
+    };
+    expect(told('Europe/Oslo')).toEqual(['25 Nov 2026, 00:30', '25 Nov 2026', '24 Nov 2026']);
+    expect(told('America/Denver')).toEqual(['24 Nov 2026, 16:30', '24 Nov 2026', '24 Nov 2026']);
+    told('UTC');
     expect([
       overdueWords('2026-11-24', '2026-11-24'),
       overdueWords('2026-11-23', '2026-11-24'),

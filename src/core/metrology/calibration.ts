@@ -1,6 +1,9 @@
+import { dayIn } from '../time/shopDay';
+
 interface TakenWith {
   readonly gaugeId: string;
-  /** UTC instant at which it was taken. */
+  /** UTC instant at which it was taken, by the shop's clock where that is known, and by the device's. */
+  readonly happenedAt?: string;
   readonly deviceTime?: string;
 }
 interface Vouched {
@@ -10,16 +13,24 @@ interface Vouched {
   readonly calibratedUntil?: string;
 }
 
-/** Names of the gauges that were read after their calibration had run out. The verdict stands; what it leans on does not. */
-export function lapsedGauges(readings: readonly TakenWith[], gauges: readonly Vouched[]): string[] {
+/**
+ * Names of the gauges that were read after their calibration had run out, by the days of the shop's time zone. The verdict stands;
+ * what it leans on does not.
+ */
+export function lapsedGauges(
+  readings: readonly TakenWith[],
+  gauges: readonly Vouched[],
+  timeZone: string,
+): string[] {
+  const dayOf = ({ happenedAt, deviceTime }: TakenWith): string | undefined => {
+    const instant = happenedAt || deviceTime;
+    return instant === undefined ? undefined : dayIn(new Date(instant), timeZone);
+  };
   return gauges
     .filter(
       ({ id, calibratedUntil }) =>
         calibratedUntil !== undefined &&
-        readings.some(
-          ({ gaugeId, deviceTime }) =>
-            gaugeId === id && deviceTime !== undefined && deviceTime.slice(0, 10) > calibratedUntil,
-        ),
+        readings.some((reading) => reading.gaugeId === id && (dayOf(reading) ?? '') > calibratedUntil),
     )
     .map(({ id, name }) => name ?? id);
 }

@@ -27,6 +27,7 @@ export interface TakenReading {
   readonly raw: string;
   readonly unit: Unit;
   readonly gaugeId: string;
+  readonly happenedAt?: string;
   readonly deviceTime?: string;
 }
 
@@ -59,6 +60,7 @@ export function judgeCheck(
   check: Check,
   readings: readonly TakenReading[],
   gauges: readonly GaugeFacts[],
+  timeZone = 'UTC',
 ): CheckJudgement {
   const limit = limitInForce(check);
   const unit = limit?.unit ?? check.unit;
@@ -66,7 +68,7 @@ export function judgeCheck(
     checkId: check.id,
     unit,
     beside: limitsBeside(check),
-    lapsed: lapsedGauges(readings, gauges),
+    lapsed: lapsedGauges(readings, gauges, timeZone),
     ...(limit ? { limit } : {}),
   };
   const places = group(readings, (reading) => reading.place);

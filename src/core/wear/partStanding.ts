@@ -43,7 +43,7 @@ type PartFacts = Pick<
   JobSnapshot,
   'readings' | 'findings' | 'grades' | 'gauges' | 'tooClosePolicy' | 'acceptances'
 > &
-  Partial<Pick<JobSnapshot, 'records' | 'conflicts'>> & {
+  Partial<Pick<JobSnapshot, 'records' | 'conflicts' | 'timeZone'>> & {
     readonly unitType: Pick<JobSnapshot['unitType'], 'checks'>;
   };
 
@@ -62,7 +62,7 @@ export function partState(
   const rule = { policy: facts.tooClosePolicy, acceptances: facts.acceptances };
   const judgements = checks.map((check): JudgedCheck => {
     const own = readings.filter((reading) => reading.checkId === check.id);
-    const judgement = judgeCheck(check, own, facts.gauges);
+    const judgement = judgeCheck(check, own, facts.gauges, facts.timeZone);
     const of = { positionId: position.id, checkId: check.id, mark: readingsMark(own) };
     const accepted = judgement.word === 'too-close' ? acceptanceInForce(rule, of) : undefined;
     const offTemperature = readOffTemperature(check, own);

@@ -16,6 +16,7 @@ import { PegSchema } from '@/model/job';
 import type { JobSnapshot } from '@/model/snapshot';
 import { catalogsInForce } from '../catalogs/catalogsInForce';
 import { Refusal } from '../refusal';
+import { shopZone } from '../shopDay';
 import { defineUseCase } from '../useCase';
 import { cursorOf } from './cursor';
 import { openJob } from './openJob';
@@ -34,6 +35,7 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
     acceptances: listAcceptances(db, jobId),
     identities: listIdentities(db, jobId),
     gauges: listGauges(db),
+    timeZone: shopZone({ db }),
     readings: corrected(listReadings(db, jobId), records),
     findings: listFindings(db, jobId),
     photographs: listPhotographs(db, jobId),

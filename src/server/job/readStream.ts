@@ -22,6 +22,7 @@ import { type JobAnswer, type JobRows, ROW_KINDS } from '@/model/jobStream';
 import type { Actor } from '@/model/people';
 import { type Context, instant } from '../context';
 import { Refusal } from '../refusal';
+import { shopZone } from '../shopDay';
 import { defineUseCase } from '../useCase';
 import { cursorOf, seqOf } from './cursor';
 
@@ -60,7 +61,9 @@ function answerSince(db: Db, { jobId, since, shop }: StreamAsked): JobAnswer {
     newestRevision: newestRevision(db, job.unitTypeId),
     tooClosePolicy: job.tooClosePolicy || readTooClosePolicy(db),
     ...(whole || jobChangedSince(db, jobId, seq) ? { job } : {}),
-    ...(whole || shop !== head.shop ? { gauges: listGauges(db), newestCatalogs: newestCatalogs(db) } : {}),
+    ...(whole || shop !== head.shop
+      ? { gauges: listGauges(db), newestCatalogs: newestCatalogs(db), timeZone: shopZone({ db }) }
+      : {}),
     ...(whole || cause ? { cause } : {}),
     ...(whole || unitDecision ? { unitDecision } : {}),
     ...(whole || devices.length > 0 ? { devices } : {}),

@@ -6,6 +6,7 @@ import { partProposal } from '@/core/decisions/partProposal';
 import { forbidsDecision, needsReason } from '@/core/decisions/proposeDecision';
 import { findActive } from '@/core/wear/active';
 import { PART_DECISIONS, type PartDecisionId } from '@/model/job';
+import { keptOr } from '../job/keptOr';
 import { Field, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -31,12 +32,9 @@ export function DecideFace({ part, job, rights }: FaceProps) {
       ...{ positionId: position.id, version: entry?.version ?? 0, decision, reason },
       ...{ proposed: proposal.decision, evidence: evidenceOf(job, position.id) },
     });
-    try {
-      await taken.kept;
-    } catch {
-      return setTrouble('This device has no room to keep it. Free some space and decide it again.');
-    }
-    setTrouble('');
+    const wrong = await keptOr(taken, 'decide it again');
+    setTrouble(wrong);
+    if (wrong !== '') return;
     setReason('');
     await job.sendWaiting();
   };

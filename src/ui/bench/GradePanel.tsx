@@ -4,6 +4,7 @@ import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { tellOpen } from '@/core/open/tellOpen';
 import { GRADES, type Grade } from '@/model/damage';
+import { keptOr } from '../job/keptOr';
 import { Field, TextInput } from '../kit/Field';
 import { GradeLine, GradeMark, gradeWords } from '../kit/GradeMark';
 import { ErrorNotice } from '../kit/Notice';
@@ -24,12 +25,9 @@ export function GradePanel({ part, job, rights }: FaceProps) {
       ...{ proposed: proposal.grade, rulesRevision: proposal.rulesRevision },
       evidence: evidenceOf(job, position.id),
     });
-    try {
-      await taken.kept;
-    } catch {
-      return setTrouble('This device has no room to keep it. Free some space and grade it again.');
-    }
-    setTrouble('');
+    const wrong = await keptOr(taken, 'grade it again');
+    setTrouble(wrong);
+    if (wrong !== '') return;
     setChanging(false);
     setReason('');
     await job.sendWaiting();

@@ -13,6 +13,7 @@ import { standInOfKind } from '@/model/standIn';
 import { UNIT_SYMBOL, type Unit } from '@/model/units';
 import { KeyCap } from '../frame/KeysHelp';
 import { BenchGauge } from '../gauge/BenchGauge';
+import { keptOr } from '../job/keptOr';
 import { Select, TextInput } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -91,11 +92,10 @@ export function ReadingPad({
       captureId: taken.id,
       words: `${place ? `${place} taken: ` : 'Taken: '}${parsed.shown} ${UNIT_SYMBOL[takenIn]}`,
     });
-    try {
-      await taken.kept;
-    } catch {
+    const wrong = await keptOr(taken, 'take it again');
+    if (wrong !== '') {
       setFigures(text);
-      return setTrouble('This device has no room to keep it. Free some space and take it again.');
+      return setTrouble(wrong);
     }
     await job.sendWaiting();
   };

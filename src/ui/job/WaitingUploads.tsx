@@ -11,6 +11,8 @@ import { Press } from '../kit/Press';
 import { saveFile } from '../kit/saveFile';
 import { followQueue, giveUp, queue, sendAgain, sendWaiting } from './queue';
 import type { QueuedCapture } from './queueStore';
+import { asZip } from './salvage';
+import { UnreadableStore, ZIP_NAME } from './UnreadableStore';
 
 const NOUN: Record<QueuedCapture['kind'], string> = {
   reading: 'reading',
@@ -48,6 +50,7 @@ export function waitingWords(queued: readonly QueuedCapture[], writing = 0): str
 export function WaitingUploads({ actor }: { readonly actor: Actor }) {
   const queued = useStore(queue, (state) => state.queued);
   const writing = useStore(queue, (state) => state.writing);
+  const trouble = useStore(queue, (state) => state.trouble);
   useEffect(() => followQueue(actor.id), [actor.id]);
   const [open, setOpen] = useState(false);
   return (
@@ -62,9 +65,11 @@ export function WaitingUploads({ actor }: { readonly actor: Actor }) {
         data-testid="waiting-uploads"
       >
         <Upload size={20} aria-hidden />
-        <span aria-live="polite">{waitingWords(queued, writing)}</span>
+        <span aria-live="polite">
+          {trouble === '' ? waitingWords(queued, writing) : 'The store of this device can’t be read'}
+        </span>
       </Press>
-      {open && queued.length > 0 && (
+      {open && (queued.length > 0 || trouble !== '') && (
         <Box
           position="absolute"
           right="0"
@@ -79,12 +84,29 @@ export function WaitingUploads({ actor }: { readonly actor: Actor }) {
           maxHeight="70vh"
           overflowY="auto"
         >
-          {queued.map((capture) => (
-            <WaitingLine key={capture.id} capture={capture} actor={actor} />
-          ))}
+          {trouble === '' ? (
+            <>
+              {queued.map((capture) => (
+                <WaitingLine key={capture.id} capture={capture} actor={actor} />
+              ))}
+              <KeepOwn queued={queued.filter(({ authorId }) => authorId === actor.id)} />
+            </>
+          ) : (
+            <UnreadableStore trouble={trouble} />
+          )}
         </Box>
       )}
     </Box>
+  );
+}
+
+/** What waits of one's own, as a file beside: for whoever doesn’t trust the network or the tablet. */
+function KeepOwn({ queued }: { readonly queued: readonly QueuedCapture[] }) {
+  if (queued.length === 0) return null;
+  return (
+    <Press marginTop="12px" onClick={() => void asZip(queued).then((zip) => saveFile(ZIP_NAME, zip))}>
+      Keep what is yours as a file
+    </Press>
   );
 }
 

@@ -54,13 +54,15 @@ const sameDevices = (a: Confirmed['devices'], b: Confirmed['devices']): boolean 
 
 /** The same object where nothing of it changed, so that nothing that shows it has to be shown again. */
 function withRows(snapshot: JobSnapshot, answer: JobAnswer, { unitType, catalogs }: InForce): JobSnapshot {
-  const { newestRevision, newestCatalogs, tooClosePolicy, job, gauges, cause, unitDecision } = answer;
+  const { newestRevision, newestCatalogs, timeZone, tooClosePolicy, job, gauges, cause, unitDecision } =
+    answer;
   const changed: Partial<JobSnapshot> = {
     ...(newestRevision === snapshot.newestRevision ? {} : { newestRevision }),
     ...(tooClosePolicy === snapshot.tooClosePolicy ? {} : { tooClosePolicy }),
     ...(unitType === snapshot.unitType ? {} : { unitType }),
     ...(catalogs === snapshot.catalogs ? {} : { catalogs }),
     ...(newestCatalogs === undefined ? {} : { newestCatalogs }),
+    ...(timeZone === undefined || timeZone === snapshot.timeZone ? {} : { timeZone }),
     ...(job === undefined ? {} : { job }),
     ...(gauges === undefined ? {} : { gauges }),
     ...(cause === undefined ? {} : { cause }),

@@ -4,5 +4,5 @@ import type { Taken } from './queue';
 export const keptOr = (taken: Taken, again: string): Promise<string> =>
   taken.kept.then(
     () => '',
-    () => `This device has no room to keep it. Free some space and ${again}.`,
+    () => `This device can’t keep it: it has no room, or can’t read its own store. See to that and ${again}.`,
   );

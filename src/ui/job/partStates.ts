@@ -40,7 +40,7 @@ export function partJudge(
 
 /** The facts of each position, gathered once for all of them. */
 function factsByPosition(snapshot: JobSnapshot): (position: Position) => Facts {
-  const { gauges, tooClosePolicy, unitType } = snapshot;
+  const { gauges, tooClosePolicy, timeZone, unitType } = snapshot;
   const readings = byPosition(snapshot.readings);
   const findings = byPosition(snapshot.findings);
   const grades = byPosition(snapshot.grades);
@@ -64,6 +64,7 @@ function factsByPosition(snapshot: JobSnapshot): (position: Position) => Facts {
     conflicts: snapshot.conflicts.length === 0 ? [] : conflicts(id),
     gauges,
     tooClosePolicy,
+    timeZone,
     unitType: { checks: checks.get(id) ?? [] },
   });
 }
@@ -87,6 +88,7 @@ const sameList = (a: readonly unknown[] = [], b: readonly unknown[] = []): boole
 const sameFacts = (a: Facts, b: Facts): boolean =>
   a.gauges === b.gauges &&
   a.tooClosePolicy === b.tooClosePolicy &&
+  a.timeZone === b.timeZone &&
   sameList(a.readings, b.readings) &&
   sameList(a.findings, b.findings) &&
   sameList(a.grades, b.grades) &&

@@ -22,7 +22,9 @@ export const queue = createStore<{
   readonly queued: readonly QueuedCapture[];
   /** How many of them are not safe on the disk yet. */
   readonly writing: number;
-}>(() => ({ queued: [], writing: 0 }));
+  /** Why what lies on this device can’t be read; empty where it can. */
+  readonly trouble: string;
+}>(() => ({ queued: [], writing: 0, trouble: '' }));
 
 /** Taken here and still being written to the disk. */
 const writing = new Map<string, QueuedCapture>();
@@ -56,7 +58,12 @@ function show(stored: readonly QueuedCapture[]): void {
 
 /** Reads the store again: another tab may have taken or sent something. */
 export async function refreshQueue(): Promise<void> {
-  show(await listQueued());
+  try {
+    show(await listQueued());
+    if (queue.getState().trouble !== '') queue.setState({ trouble: '' });
+  } catch (error) {
+    queue.setState({ trouble: error instanceof Error ? error.message : String(error) });
+  }
 }
 
 async function changed(): Promise<void> {
@@ -162,7 +169,8 @@ export const sendFor = (into: Sending): void => {
 };
 
 export async function sendWaiting(actorId: string): Promise<void> {
-  await sendQueue(actorId, sending && { ...sending, onSettled: changed });
+  // A store that can't be read is told by whoever reads it next; nothing can be sent from it.
+  await sendQueue(actorId, sending && { ...sending, onSettled: changed }).catch(() => 0);
   await refreshQueue();
 }
 

@@ -34,10 +34,12 @@ interface QueueDb extends DBSchema {
   undone: { key: string; value: { readonly id: string; readonly at: number } };
 }
 
+export const QUEUE_STORE = 'stereotome-queue';
+
 let opened: Promise<IDBPDatabase<QueueDb>> | undefined;
 
 const queueDb = () => {
-  opened ??= openDB<QueueDb>('stereotome-queue', 2, {
+  opened ??= openDB<QueueDb>(QUEUE_STORE, 2, {
     upgrade: (db, before) => {
       if (before < 1) db.createObjectStore('captures', { keyPath: 'id' }).createIndex('queuedAt', 'queuedAt');
       if (before < 2) db.createObjectStore('undone', { keyPath: 'id' });

@@ -7,6 +7,7 @@ import { useServerInsertedHTML } from 'next/navigation';
 import { ThemeProvider } from 'next-themes';
 import { type ReactNode, useEffect, useState } from 'react';
 import type { ReadsIn } from '@/model/units';
+import { setShopZone } from './dates';
 import { ReadsInProvider } from './figures';
 import { system } from './theme';
 
@@ -73,13 +74,18 @@ function InlineStyle({ nonce, emotion, css }: { nonce: string | undefined; emoti
 export function Providers({
   nonce,
   readsIn,
+  timeZone,
   children,
 }: {
   nonce?: string;
   readsIn: ReadsIn;
+  /** By which the shop counts its days. */
+  timeZone: string;
   children: ReactNode;
 }) {
   const cache = useEmotionRegistry(nonce);
+  // Before anything below it writes a date, on the server and in the browser alike.
+  setShopZone(timeZone);
   // From here on what is pressed is heard by the page and not only by the browser; whoever drives the page can wait for it.
   useEffect(() => {
     document.documentElement.dataset.alive = 'yes';

@@ -3,6 +3,7 @@
 import * as v from 'valibot';
 import type { Actor } from '@/model/people';
 import { RecordContentSchema } from '@/model/recordKinds';
+import { keptOr } from '../job/keptOr';
 import type { Undoable } from '../job/UndoBar';
 import type { BenchJob } from '../job/useJob';
 
@@ -21,11 +22,8 @@ export function useKeep({ job, onUndoable }: Pick<Keeping, 'job' | 'onUndoable'>
     const parsed = v.safeParse(RecordContentSchema, content);
     if (!parsed.success) return `${parsed.issues[0].message}.`;
     const taken = job.take('record', { content: parsed.output });
-    try {
-      await taken.kept;
-    } catch {
-      return 'This device has no room to keep it. Free some space; what you put down is still here.';
-    }
+    const trouble = await keptOr(taken, 'put it down again; it still stands here');
+    if (trouble !== '') return trouble;
     onUndoable({ kind: 'record', captureId: taken.id, words });
     // It is safe on this device; sending it is nobody's to wait for.
     void job.sendWaiting();
