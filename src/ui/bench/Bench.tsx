@@ -3,13 +3,13 @@
 import { Box, Grid } from '@chakra-ui/react';
 import { useCallback, useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
-import { stationCounts } from '@/core/decisions/stationCounts';
 import type { Actor } from '@/model/people';
 import type { Right } from '@/model/rights';
 import { HoldPanel } from '../hold/HoldPanel';
 import type { FirstOfJob } from '../job/jobStore';
 import { type Undoable, UndoBar } from '../job/UndoBar';
-import { useJob } from '../job/useJob';
+import { BenchProvider, useOfJob, useOpenBench, type Watch } from '../job/useJob';
+import { Watching } from '../job/Watching';
 import { PhotographDesk } from '../picture/PhotographDesk';
 import { JobStrip } from './JobStrip';
 import { Run } from './Run';
@@ -27,6 +27,10 @@ function useMeasuring(of: string): [Measuring, (measuring: Measuring) => void] {
   return [chosen.of === of ? chosen.measuring : {}, choose];
 }
 
+/** What the strip shows of the job; and what only acts on it. */
+const STRIP: Watch = ({ snapshot, photographs }) => [snapshot.job, snapshot.records, photographs];
+const NOTHING: Watch = () => [];
+
 interface BenchProps {
   readonly first: FirstOfJob;
   readonly actor: Actor;
@@ -34,18 +38,30 @@ interface BenchProps {
   readonly today: string;
 }
 
-/** One job at the bench: its strip, the run, the station's work on the left, the open part's ticket on the right. */
+/** One job at the bench: opened once, and shown by parts that each watch their own piece of it. */
 export function Bench({ first, actor, rights, today }: BenchProps) {
-  const job = useJob(first, actor);
+  const opened = useOpenBench(first, actor);
   useOfflineBench(first.snapshot.job);
+  return (
+    <BenchProvider value={opened}>
+      <OpenBench {...{ actor, rights, today }} />
+    </BenchProvider>
+  );
+}
+
+/** Its strip, the run, the station's work on the left, the open part's ticket on the right. */
+function OpenBench({ actor, rights, today }: Omit<BenchProps, 'first'>) {
   const place = useBenchPlace();
   const [undoable, setUndoable] = useState<Undoable>();
   const [asList, setAsList] = useState(false);
   const [scanning, setScanning] = useState(false);
   const [holding, setHolding] = useState(false);
   const [measuring, setMeasuring] = useMeasuring(`${place.part} ${place.check}`);
-  const open = job.parts.find((part) => part.position.id === place.part);
-  const close = useCallback(() => place.goTo({ part: null }), [place.goTo]);
+  const jobId = useOfJob(({ snapshot }) => snapshot.job.id);
+  const counts = useOfJob((state) => state.counts);
+  const open = useOfJob(({ parts }) => parts.find((part) => part.position.id === place.part));
+  const close = () => place.goTo({ part: null });
+  const forget = () => setUndoable(undefined);
   useEffect(
     () =>
       tinykeys(window, {
@@ -63,47 +79,53 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
           if (scanning) setScanning(false);
           else if (holding) setHolding(false);
           else if (place.photographs) place.goTo({ photographs: false });
-          else if (open) close();
+          else if (place.part) place.goTo({ part: null });
         },
       }),
-    [open, close, place, scanning, holding],
+    [place, scanning, holding],
   );
   return (
-    <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={job.snapshot.job.id}>
+    <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={jobId}>
       <Box as="header" bg="bar" color="onBlue" paddingInline="16px" paddingTop="8px">
-        <JobStrip
-          job={job}
-          actor={actor}
-          today={today}
-          scanning={scanning}
-          holding={holding}
-          onHold={() => setHolding(!holding)}
-          onScan={() => setScanning(!scanning)}
-          onPhotographs={() => place.goTo({ photographs: !place.photographs, look: [] })}
-        />
-        <Run
-          counts={stationCounts(job.snapshot, job.parts)}
-          current={place.station}
-          onGo={(station) => place.goTo({ station })}
-        />
+        <Watching of={STRIP}>
+          {(job) => (
+            <JobStrip
+              {...{ job, actor, today, scanning, holding }}
+              onHold={() => setHolding(!holding)}
+              onScan={() => setScanning(!scanning)}
+              onPhotographs={() => place.goTo({ photographs: !place.photographs, look: [] })}
+            />
+          )}
+        </Watching>
+        <Run counts={counts} current={place.station} onGo={(station) => place.goTo({ station })} />
       </Box>
       {holding && (
         <Box padding="12px 16px" borderBottom="1.5px solid" borderColor="ink">
-          <HoldPanel {...{ job, actor, rights }} station={place.station} onUndoable={setUndoable} />
+          <Watching>
+            {(job) => (
+              <HoldPanel {...{ job, actor, rights }} station={place.station} onUndoable={setUndoable} />
+            )}
+          </Watching>
         </Box>
       )}
       {scanning && (
-        <ScanLabel
-          job={job}
-          onOpen={(part) => {
-            setScanning(false);
-            place.goTo({ part, photographs: false });
-          }}
-        />
+        <Watching>
+          {(job) => (
+            <ScanLabel
+              job={job}
+              onOpen={(part) => {
+                setScanning(false);
+                place.goTo({ part, photographs: false });
+              }}
+            />
+          )}
+        </Watching>
       )}
       {place.photographs && (
         <Box as="main" flex="1">
-          <PhotographDesk {...{ job, actor, rights, place }} onUndoable={setUndoable} />
+          <Watching>
+            {(job) => <PhotographDesk {...{ job, actor, rights, place }} onUndoable={setUndoable} />}
+          </Watching>
         </Box>
       )}
       {!place.photographs && (
@@ -115,7 +137,6 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
         >
           <Box padding="12px 16px" minWidth="0">
             <StationWork
-              job={job}
               actor={actor}
               rights={rights}
               place={place}
@@ -136,23 +157,22 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
               minWidth="0"
               order={{ base: -1, lg: 1 }}
             >
-              <Ticket
-                key={open.position.id}
-                part={open}
-                job={job}
-                actor={actor}
-                rights={rights}
-                place={place}
-                measuring={measuring}
-                onMeasuring={setMeasuring}
-                onClose={close}
-                onUndoable={setUndoable}
-              />
+              <Watching key={open.position.id}>
+                {(job) => (
+                  <Ticket
+                    part={open}
+                    {...{ job, actor, rights, place, measuring }}
+                    onMeasuring={setMeasuring}
+                    onClose={close}
+                    onUndoable={setUndoable}
+                  />
+                )}
+              </Watching>
             </Box>
           )}
         </Grid>
       )}
-      <UndoBar undoable={undoable} job={job} onDone={() => setUndoable(undefined)} />
+      <Watching of={NOTHING}>{(job) => <UndoBar undoable={undoable} job={job} onDone={forget} />}</Watching>
     </Box>
   );
 }

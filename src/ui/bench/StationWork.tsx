@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { PartState } from '@/core/wear/partStanding';
 import { STATIONS } from '@/model/job';
 import type { Actor } from '@/model/people';
@@ -10,7 +10,8 @@ import { CauseStation } from '../cause/CauseStation';
 import { DecideStation } from '../decide/DecideStation';
 import { IdentityPanel } from '../identity/IdentityPanel';
 import type { Undoable } from '../job/UndoBar';
-import type { BenchJob } from '../job/useJob';
+import { type BenchJob, useBenchJob, type Watch } from '../job/useJob';
+import { Watching } from '../job/Watching';
 import { EmptyState } from '../kit/Notice';
 import { Press, PressLink } from '../kit/Press';
 import { HandOverStation } from '../report/HandOverStation';
@@ -53,14 +54,22 @@ export interface StationWorkProps extends StationProps {
   readonly onUndoable: (undoable: Undoable) => void;
 }
 
+/** What the drawing and what stands round it show of the job; and the tray below it. */
+const DRAWN: Watch = ({ snapshot, parts }) => [snapshot.job, snapshot.unitType, parts];
+const CONFLICTS: Watch = ({ snapshot }) => [snapshot.conflicts];
+const TRAY: Watch = ({ snapshot, photographs }) => [snapshot.unitType, photographs];
+
 /** What is told of stations that are not built yet: what will come, honestly. */
 const LATER: Record<string, string> = {
   rebuild:
     'Set-up values, torques bolt by bolt, and the bagged pieces going back will be ticked off here. Until then the limits stand on each part’s ticket.',
 };
 
-export function StationWork(props: StationWorkProps) {
-  const { job, place, open, asList, onAsList } = props;
+export function StationWork(given: Omit<StationWorkProps, 'job'>) {
+  const { place, open, asList, onAsList, actor, rights } = given;
+  const drawn = place.station === 'grade' || place.station in LATER;
+  const job = useBenchJob(drawn ? DRAWN : undefined);
+  const props: StationWorkProps = { ...given, job };
   const name = STATIONS.find(({ id }) => id === place.station)?.name ?? '';
   const later = LATER[place.station];
   const openPart = (part: string) => place.goTo({ part });
@@ -164,10 +173,19 @@ export function StationWork(props: StationWorkProps) {
               )}
             </>
           )}
-          <Conflicts job={job} />
-          <PhotographTray {...props} />
+          <BelowTheDrawing actor={actor} rights={rights} />
         </Box>
       )}
     </Box>
   );
 }
+
+/** What stands under the drawing shows no readings, and isn't drawn anew for one. */
+const BelowTheDrawing = memo(function BelowTheDrawing({ actor, rights }: Omit<StationProps, 'job'>) {
+  return (
+    <>
+      <Watching of={CONFLICTS}>{(job) => <Conflicts job={job} />}</Watching>
+      <Watching of={TRAY}>{(job) => <PhotographTray {...{ job, actor, rights }} />}</Watching>
+    </>
+  );
+});

@@ -1,4 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { type StationCount, stationCounts } from '@/core/decisions/stationCounts';
 import type { PartState } from '@/core/wear/partStanding';
 import type { JobAnswer } from '@/model/jobStream';
 import type { JobSnapshot } from '@/model/snapshot';
@@ -26,12 +27,16 @@ export interface JobState {
   readonly photographs: readonly ShownPhotograph[];
   readonly parts: readonly PartState[];
   readonly waitingIds: ReadonlySet<string>;
+  /** What each station counts; the same object as long as no count changed. */
+  readonly counts: readonly StationCount[];
 }
 
 export interface JobStore extends StoreApi<JobState> {
   /** Asks what changed; an answer that changes nothing shows nothing anew. */
   readonly refresh: () => Promise<void>;
   readonly hear: (answer: JobAnswer, since: string | undefined) => Promise<void>;
+  /** Keeps on this device what was confirmed by now. */
+  readonly keep: () => Promise<void>;
 }
 
 export interface FirstOfJob {
@@ -46,6 +51,7 @@ const KEEP_AFTER_MS = 600;
 export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, actorId: string): JobStore {
   const jobId = first.job.id;
   const judge = partJudge();
+  let counts: readonly StationCount[] = [];
   const shownOf = (
     confirmed: Confirmed,
     waiting: readonly QueuedCapture[],
@@ -54,7 +60,9 @@ export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, acto
     const open = left.length === 0 ? waiting : [...left, ...waiting].sort((a, b) => a.queuedAt - b.queuedAt);
     const { snapshot, photographs } = overlaid(confirmed.snapshot, open);
     const waitingIds = open.length === 0 ? NOBODY : new Set(open.map(({ id }) => id));
-    return { confirmed, waiting, left, snapshot, photographs, parts: judge(snapshot), waitingIds };
+    const parts = judge(snapshot);
+    counts = sameAs(counts, stationCounts({ ...snapshot, photographs }, parts));
+    return { confirmed, waiting, left, snapshot, photographs, parts, waitingIds, counts };
   };
   const started: Confirmed = { cursor, shop, snapshot: first, devices: [] };
   const store = createStore<JobState>(() => shownOf(started, [], []));
@@ -101,10 +109,12 @@ export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, acto
   const keepSoon = () => {
     if (typeof window === 'undefined') return;
     clearTimeout(timer);
-    timer = setTimeout(async () => {
-      if (await keepJob(jobId, actorId, store.getState().confirmed))
-        document.documentElement.dataset.kept = jobId;
-    }, KEEP_AFTER_MS);
+    timer = setTimeout(() => void keep(), KEEP_AFTER_MS);
+  };
+  const keep = async (): Promise<void> => {
+    clearTimeout(timer);
+    if (await keepJob(jobId, actorId, store.getState().confirmed))
+      document.documentElement.dataset.kept = jobId;
   };
 
   const follow = () => {
@@ -129,8 +139,11 @@ export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, acto
     else keepSoon();
   });
   follow();
-  return Object.assign(store, { refresh, hear });
+  return Object.assign(store, { refresh, hear, keep });
 }
+
+const sameAs = <Value>(before: Value, now: Value): Value =>
+  JSON.stringify(before) === JSON.stringify(now) ? before : now;
 
 const sameObjects = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((each, index) => each === b[index]);
@@ -162,7 +175,10 @@ sendFor({
   },
   onStored: async (capture, answer, known) => {
     if (!answer) return;
-    await storeOf(capture.jobId)?.hear(answer, known?.cursor);
+    const store = storeOf(capture.jobId);
+    await store?.hear(answer, known?.cursor);
+    // It leaves the queue now: whoever opens the job from this device must find it among what was confirmed.
+    await store?.keep();
     settled.add(capture.id);
     postToTabs({ kind: 'answer', jobId: capture.jobId, since: known?.cursor, answer });
   },
