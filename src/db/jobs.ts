@@ -79,7 +79,9 @@ export const listEarlierJobs = (db: Db, { serial, peg }: { serial: string; peg: 
   sql<JobRow>(
     db,
     `${SELECT} WHERE jobs.id IN (
-       SELECT id FROM jobs WHERE @serial <> '' AND serial = @serial COLLATE NOCASE UNION SELECT id FROM jobs WHERE peg = @peg
+       SELECT id FROM (
+         SELECT id FROM jobs WHERE @serial <> '' AND serial = @serial COLLATE NOCASE ORDER BY booked_at DESC LIMIT 5
+       ) UNION SELECT id FROM jobs WHERE peg = @peg
      ) ORDER BY booked_at DESC LIMIT 5`,
   )
     .all({ serial, peg })

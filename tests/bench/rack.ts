@@ -1,6 +1,7 @@
 import { newestCatalogs } from '@/db/catalogs';
 import { insertJob } from '@/db/jobs';
 import { inTransaction } from '@/db/open';
+import { readHistory } from '@/server/book-in/history';
 import { readRack } from '@/server/shop/readRack';
 import { openTestShop, type TestShop } from '../unit/fixtures/shop';
 
@@ -24,7 +25,7 @@ function shopWith(jobs: number): TestShop {
           unitTitle: 'Axle head',
           unitTypeId: 'torvane-hx41',
         },
-        ...{ unitTypeRevision: 1, serial: `S${index}`, tag: '', complaint: 'howls', symptoms: [] },
+        ...{ unitTypeRevision: 1, serial: `S${index % 20}`, tag: '', complaint: 'howls', symptoms: [] },
         ...{ received: { signs: [], note: '' }, oilClaimed: '', history: '', dueOn: `2026-12-${day}` },
         ...{ waitsFor: 'draining', bookedAt: '2026-11-24T09:00:00.000Z' },
         catalogs: newestCatalogs(shop.context.db),
@@ -41,14 +42,20 @@ export interface RackTimes {
   readonly few: readonly [number, number];
 }
 
-/** A page of the rack with ten thousand units in the house, and with a hundred: asked by turns. */
-export function rackTimes(rounds: number): RackTimes {
+/** How many a full page holds. */
+const FULL = { rack: 60, history: 5 } as const;
+
+/** A page of the rack (or of what came before under a serial number) with ten thousand units in the house, and with a hundred: asked by turns. */
+export function rackTimes(rounds: number, asked: 'rack' | 'history' = 'rack'): RackTimes {
   const [many, few] = [shopWith(10_000), shopWith(100)];
   const page = { afterDue: '2026-12-03', afterPeg: 0 };
   const ask = ({ people, context }: TestShop): number => {
     const began = performance.now();
-    const { entries } = readRack(people.inspector, context, page);
-    if (entries.length !== 60) throw new Error(`a page of ${entries.length}`);
+    const rows =
+      asked === 'rack'
+        ? readRack(people.inspector, context, page).entries.length
+        : readHistory(people.inspector, context, { serial: 'S7', peg: 0 }).earlier.length;
+    if (rows !== FULL[asked]) throw new Error(`a page of ${rows}`);
     return performance.now() - began;
   };
   // The first look counts what nobody has counted; a shop looks at its rack all day.

@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+
 /** A device that talks to the shop over its API alone, signed in as one person. */
 export class Caller {
   private constructor(
@@ -22,10 +24,31 @@ export class Caller {
     this.url = url;
   }
 
+  get headers(): Record<string, string> {
+    return { origin: this.url, cookie: this.cookie };
+  }
+
+  /** Sends a photograph of no part. */
+  photograph(jobId: string, id: string, bytes: Buffer): Promise<Response> {
+    const content = {
+      ...{ jobId, authorId: this.authorId, deviceTime: new Date().toISOString(), fileName: 'load.jpg' },
+      ...{ bytes: bytes.length, digest: createHash('sha256').update(bytes).digest('hex') },
+    };
+    return fetch(`${this.url}/api/v1/photographs/${id}`, {
+      method: 'PUT',
+      body: bytes as unknown as BodyInit,
+      headers: {
+        ...this.headers,
+        'content-type': 'application/octet-stream',
+        'x-capture': encodeURIComponent(JSON.stringify(content)),
+      },
+    });
+  }
+
   ask(method: string, path: string, body?: unknown): Promise<Response> {
     return fetch(`${this.url}${path}`, {
       method,
-      headers: { origin: this.url, cookie: this.cookie, 'content-type': 'application/json' },
+      headers: { ...this.headers, 'content-type': 'application/json' },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   }

@@ -1,0 +1,145 @@
+import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import sharp from 'sharp';
+import { v7 as uuidv7 } from 'uuid';
+import { ended, said } from '../browser/ownServer';
+import type { Caller } from '../faults/caller';
+import type { OnPage } from './page';
+
+/*
+ * Twenty devices at once, each with one reading a second and one photograph of 3 MB every twenty, whatever has been answered by
+ * then; meanwhile the same thing is asked for twenty times a second, which lies in memory.
+ */
+
+const DEVICES = 20;
+const SECONDS = 40;
+const PHOTOGRAPH_EVERY_S = 20;
+const ASK_EVERY_MS = 50;
+const ASKED = '/api/v1/unit-types/torvane-hx41/revisions/1';
+
+export interface UnderLoad {
+  /** 95th percentile of what is asked meanwhile, ms; from when it was due, not from when it could be sent. */
+  readonly ours: number;
+  readonly bare: number;
+  readonly sent: number;
+  /** What was sent and isn't there, or is there twice. */
+  readonly wrong: number;
+}
+
+export async function devicesUnderLoad({ shop, caller }: OnPage): Promise<UnderLoad> {
+  const picture = await threeMegabytes();
+  const jobs: string[] = [];
+  for (let at = 0; at < DEVICES; at += 1) jobs.push(await caller.bookIn(`device ${at}`));
+  const sent = jobs.map((): { readings: string[]; photographs: string[] } => ({
+    readings: [],
+    photographs: [],
+  }));
+  const ours = await p95Of(shop.url, caller, (device) => ({
+    reading: async () => {
+      const id = uuidv7();
+      sent[device]!.readings.push(id);
+      const status = await caller.reading(jobs[device]!, id, '0.20');
+      if (status !== 200) throw new Error(`a reading: ${status}`);
+    },
+    photograph: async () => {
+      const id = uuidv7();
+      sent[device]!.photographs.push(id);
+      const answer = await caller.photograph(jobs[device]!, id, anotherOf(picture));
+      if (!answer.ok) throw new Error(`a photograph: ${answer.status} ${await answer.text()}`);
+    },
+  }));
+  const wrong = await wrongIn(caller, jobs, sent);
+  return {
+    ...{ ours, bare: await bareP95(caller, picture), wrong },
+    sent: sent.reduce((sum, { readings, photographs }) => sum + readings.length + photographs.length, 0),
+  };
+}
+
+async function bareP95(caller: Caller, picture: Buffer): Promise<number> {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'bare-'));
+  const held = path.join(folder, 'held.json');
+  fs.writeFileSync(held, await (await caller.ask('GET', ASKED)).text());
+  const child = spawn(process.execPath, ['tests/bench/bareServer.mjs', folder, held], {
+    stdio: 'pipe',
+    detached: true,
+  });
+  try {
+    const url = await said(child, /(http:\/\/127\.0\.0\.1:\d+) Ready/);
+    const put = async (to: string, body: Buffer | string) => {
+      const answer = await fetch(`${url}/api/v1/${to}/${uuidv7()}`, {
+        method: 'PUT',
+        body: body as BodyInit,
+      });
+      await answer.text();
+    };
+    return await p95Of(url, caller, () => ({
+      reading: () => put('captures/readings', '{"raw":"0.20","unit":"mm","positionId":"ring-gear"}'),
+      photograph: () => put('photographs', anotherOf(picture)),
+    }));
+  } finally {
+    await ended(child);
+    fs.rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+interface Device {
+  readonly reading: () => Promise<void>;
+  readonly photograph: () => Promise<void>;
+}
+
+async function p95Of(url: string, caller: Caller, deviceOf: (device: number) => Device): Promise<number> {
+  const waiting: Promise<unknown>[] = [];
+  const later = (ms: number, work: () => Promise<void>) =>
+    waiting.push(new Promise<void>((resolve, reject) => setTimeout(() => work().then(resolve, reject), ms)));
+  const times: number[] = [];
+  const began = performance.now();
+  for (let device = 0; device < DEVICES; device += 1) {
+    const { reading, photograph } = deviceOf(device);
+    const after = (device * 1000) / DEVICES;
+    for (let second = 0; second < SECONDS; second += 1) later(after + second * 1000, reading);
+    for (let second = device % PHOTOGRAPH_EVERY_S; second < SECONDS; second += PHOTOGRAPH_EVERY_S)
+      later(after + second * 1000 + 500, photograph);
+  }
+  for (let due = 0; due < SECONDS * 1000; due += ASK_EVERY_MS)
+    later(due, async () => {
+      await (await fetch(`${url}${ASKED}`, { headers: caller.headers })).text();
+      times.push(performance.now() - began - due);
+    });
+  await Promise.all(waiting);
+  return times.sort((a, b) => a - b)[Math.floor(0.95 * times.length)]!;
+}
+
+/** Every mark that was sent is there once, and none that wasn't. */
+async function wrongIn(
+  caller: Caller,
+  jobs: readonly string[],
+  sent: readonly { readonly readings: readonly string[]; readonly photographs: readonly string[] }[],
+): Promise<number> {
+  let wrong = 0;
+  for (const [device, jobId] of jobs.entries()) {
+    const held = (await (await caller.ask('GET', `/api/v1/jobs/${jobId}`)).json()) as Record<
+      'readings' | 'photographs',
+      { id: string }[]
+    >;
+    for (const kind of ['readings', 'photographs'] as const) {
+      const there = held[kind].map(({ id }) => id).sort();
+      const marks = [...sent[device]![kind]].sort();
+      wrong += there.filter((id, at) => id !== marks[at]).length + Math.abs(there.length - marks.length);
+    }
+  }
+  return wrong;
+}
+
+/** A picture of about 3 MB: noise, which no method makes smaller. */
+async function threeMegabytes(): Promise<Buffer> {
+  const [width, height] = [1600, 1200];
+  const raw = { width, height, channels: 3 as const };
+  return sharp(randomBytes(width * height * 3), { raw })
+    .jpeg({ quality: 85 })
+    .toBuffer();
+}
+/** Another file of the same picture: what follows its end belongs to no picture. */
+const anotherOf = (picture: Buffer): Buffer => Buffer.concat([picture, randomBytes(16)]);
