@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -17,7 +17,8 @@ import type { OnPage } from './page';
 const DEVICES = 20;
 const SECONDS = 40;
 const PHOTOGRAPH_EVERY_S = 20;
-const ASK_EVERY_MS = 50;
+/** In step with nothing that is sent. */
+const ASK_EVERY_MS = 47;
 const ASKED = '/api/v1/unit-types/torvane-hx41/revisions/1';
 
 export interface UnderLoad {
@@ -30,7 +31,7 @@ export interface UnderLoad {
 }
 
 export async function devicesUnderLoad({ shop, caller }: OnPage): Promise<UnderLoad> {
-  const picture = await threeMegabytes();
+  const pictures = await picturesToSend();
   const jobs: string[] = [];
   for (let at = 0; at < DEVICES; at += 1) jobs.push(await caller.bookIn(`device ${at}`));
   const sent = jobs.map((): { readings: string[]; photographs: string[] } => ({
@@ -47,18 +48,18 @@ export async function devicesUnderLoad({ shop, caller }: OnPage): Promise<UnderL
     photograph: async () => {
       const id = uuidv7();
       sent[device]!.photographs.push(id);
-      const answer = await caller.photograph(jobs[device]!, id, anotherOf(picture));
+      const answer = await caller.photograph(jobs[device]!, id, ...pictures.next());
       if (!answer.ok) throw new Error(`a photograph: ${answer.status} ${await answer.text()}`);
     },
   }));
   const wrong = await wrongIn(caller, jobs, sent);
   return {
-    ...{ ours, bare: await bareP95(caller, picture), wrong },
+    ...{ ours, bare: await bareP95(caller, pictures), wrong },
     sent: sent.reduce((sum, { readings, photographs }) => sum + readings.length + photographs.length, 0),
   };
 }
 
-async function bareP95(caller: Caller, picture: Buffer): Promise<number> {
+async function bareP95(caller: Caller, pictures: Pictures): Promise<number> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'bare-'));
   const held = path.join(folder, 'held.json');
   fs.writeFileSync(held, await (await caller.ask('GET', ASKED)).text());
@@ -77,7 +78,7 @@ async function bareP95(caller: Caller, picture: Buffer): Promise<number> {
     };
     return await p95Of(url, caller, () => ({
       reading: () => put('captures/readings', '{"raw":"0.20","unit":"mm","positionId":"ring-gear"}'),
-      photograph: () => put('photographs', anotherOf(picture)),
+      photograph: () => put('photographs', pictures.next()[0]),
     }));
   } finally {
     await ended(child);
@@ -133,13 +134,27 @@ async function wrongIn(
   return wrong;
 }
 
-/** A picture of about 3 MB: noise, which no method makes smaller. */
-async function threeMegabytes(): Promise<Buffer> {
+interface Pictures {
+  /** Another file, and its digest, worked out beforehand: whoever sends must not be busy himself. */
+  readonly next: () => readonly [Buffer, string];
+}
+
+/** Pictures of about 3 MB: noise, which no method makes smaller; what follows a picture's end makes another file of it. */
+async function picturesToSend(): Promise<Pictures> {
   const [width, height] = [1600, 1200];
   const raw = { width, height, channels: 3 as const };
-  return sharp(randomBytes(width * height * 3), { raw })
+  const jpeg = await sharp(randomBytes(width * height * 3), { raw })
     .jpeg({ quality: 85 })
     .toBuffer();
+  const made = Array.from({ length: (DEVICES * SECONDS) / PHOTOGRAPH_EVERY_S }, () => {
+    const bytes = Buffer.concat([jpeg, randomBytes(16)]);
+    return [bytes, createHash('sha256').update(bytes).digest('hex')] as const;
+  });
+  let at = 0;
+  return {
+    next: () => {
+      at += 1;
+      return made[at % made.length]!;
+    },
+  };
 }
-/** Another file of the same picture: what follows its end belongs to no picture. */
-const anotherOf = (picture: Buffer): Buffer => Buffer.concat([picture, randomBytes(16)]);

@@ -82,9 +82,18 @@ export const answerAnyone =
   };
 
 const A_YEAR = 31_536_000;
-/** What never changes: whoever has it need not ask again. */
-export const answerForGood = (value: unknown): Response =>
-  Response.json(value, { headers: { 'cache-control': `private, max-age=${A_YEAR}, immutable` } });
+const written = new WeakMap<object, string>();
+/** What never changes: whoever has it need not ask again, and it is written out once. */
+export function answerForGood(value: object): Response {
+  const text = written.get(value) ?? JSON.stringify(value);
+  written.set(value, text);
+  return new Response(text, {
+    headers: {
+      'content-type': 'application/json',
+      'cache-control': `private, max-age=${A_YEAR}, immutable`,
+    },
+  });
+}
 
 /** Browsers name the page that sends a change; another site's page has no business here. */
 function refuseForeignOrigin(request: NextRequest): void {
