@@ -51,16 +51,13 @@ async function sourceLane() {
   await stage('import rules', script('rooms'));
   await stage('dead code', script('deadcode'));
   await stage('unit tests', () => vitest(), { counts: true });
+  await stage('components', () => vitest('--config', 'tests/components/vitest.config.ts'), { counts: true });
 }
 
-/**
- * The build, then the types, which the build's own routes are part of, and the components, compiled as the build compiles them.
- * Answers whether there is something to drive.
- */
+/** The build, then the types, which the build's own routes are part of. Answers whether there is something to drive. */
 async function buildLane() {
   const built = await stage('build', () => ensureBuild());
   await stage('types', script('typecheck'));
-  await stage('components', () => vitest('--config', 'tests/components/vitest.config.ts'), { counts: true });
   return built;
 }
 
