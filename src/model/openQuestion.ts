@@ -1,3 +1,5 @@
+import type { StationId } from './job';
+
 /*
  * What is not settled, as values: what is asked, of which part, check and place, and since when. They are counted and grouped as
  * they are, and told in words in one place (core/open/tellOpen).
@@ -33,7 +35,7 @@ interface OpenFacts {
   'not-graded': Nothing;
   'graded-twice': { readonly grade: number; readonly by: string };
   'decided-twice': { readonly decision: string; readonly by: string };
-  'noted-twice': { readonly noun: string; readonly by: string };
+  'noted-twice': { readonly noun: string; readonly by: string; readonly at: StationId };
   'evidence-newer': Nothing;
   'not-measured': OfCheck;
   'no-limit': OfCheck;

@@ -19,6 +19,18 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await drain.getByLabel('Litres that came out').fill('−1');
   await drain.getByRole('group', { name: 'On the magnet' }).getByRole('button', { name: 'needles' }).click();
   await drain.getByRole('button', { name: 'Put the oil down' }).click();
+  // Nothing is taken for seen that nobody said.
+  await expect(drain.getByRole('alert')).toContainText(
+    'Say what you see first: colour, smell, water, glitter.',
+  );
+  for (const [group, word] of [
+    ['Colour', 'amber'],
+    ['Smells', 'as oil'],
+    ['Water', 'none'],
+    ['Glitters', 'none'],
+  ] as const)
+    await drain.getByRole('group', { name: group }).getByRole('button', { name: word }).click();
+  await drain.getByRole('button', { name: 'Put the oil down' }).click();
   await expect(drain.getByRole('alert')).toContainText('must not be below zero');
   await drain.getByLabel('Litres that came out').fill('1.1');
   await drain.getByRole('button', { name: 'Put the oil down' }).click();

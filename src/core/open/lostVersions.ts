@@ -1,4 +1,4 @@
-import type { JudgedKind } from '@/model/job';
+import type { JudgedKind, StationId } from '@/model/job';
 import type { OpenQuestion } from '@/model/openQuestion';
 import type { CaptureConflict, JobSnapshot } from '@/model/snapshot';
 
@@ -19,10 +19,15 @@ export const lostVersions = (
 export function openVersions(snapshot: JobSnapshot): OpenQuestion[] {
   const { conflicts, decisions, identities, cause, unitDecision } = snapshot;
   if (conflicts.length === 0) return [];
-  const noted = (kind: JudgedKind, noun: string, holds: { readonly version: number } | null | undefined) =>
+  const noted = (
+    kind: JudgedKind,
+    at: StationId,
+    noun: string,
+    holds: { readonly version: number } | null | undefined,
+  ) =>
     lostVersions(conflicts, kind, holds).map(({ author, receivedAt }) => ({
       ...({ code: 'noted-twice', positionId: null } as const),
-      ...{ noun, by: author, since: receivedAt },
+      ...{ noun, at, by: author, since: receivedAt },
     }));
   const decidedTwice = conflicts.flatMap((conflict): OpenQuestion[] => {
     const positionId = String(conflict.content.positionId);
@@ -36,12 +41,12 @@ export function openVersions(snapshot: JobSnapshot): OpenQuestion[] {
     const holds = identities.find(({ pairId }) => pairId === conflict.content.pairId);
     return lostVersions([conflict], 'identity', holds).length === 0
       ? []
-      : noted('identity', 'count of teeth', holds);
+      : noted('identity', 'book-in', 'count of teeth', holds);
   });
   return [
     ...decidedTwice,
     ...countedTwice,
-    ...noted('cause', 'cause', cause),
-    ...noted('unit-decision', 'decision for the unit', unitDecision),
+    ...noted('cause', 'cause', 'cause', cause),
+    ...noted('unit-decision', 'decide', 'decision for the unit', unitDecision),
   ];
 }

@@ -99,6 +99,24 @@ describe('what each station counts', () => {
     });
   });
 
+  it('asks at its own station who is right of two who judged, until one judges again', () => {
+    const lost = (beatenBy: number) => ({
+      ...{ captureId: 'c', digest: 'd', kind: 'cause', author: 'Jonas', receivedAt: AT },
+      content: { words: 'A dry bearing.', beatenBy },
+    });
+    const cause = {
+      version: 2,
+      words: 'w',
+      plainWords: 'p',
+      sureness: 'likely',
+      firstFailure: null,
+      by: '',
+      at: AT,
+    };
+    expect(open(job({ cause, conflicts: [lost(2)] })).cause).toBe(1);
+    expect(open(job({ cause, conflicts: [lost(1)] })).cause).toBeUndefined();
+  });
+
   it('does not call a graded part done while a check of it was not read', () => {
     const check = axle.checks[0]!;
     const [positionId] = check.positions;

@@ -41,6 +41,7 @@ function thingOf(question: OpenQuestion): string {
   if (question.code === 'baseline-open') return `${question.positionId} ${question.checkId}`;
   if (question.positionId !== null) return question.positionId;
   if ('captureId' in question) return question.captureId;
+  if (question.code === 'noted-twice') return `${question.noun} ${question.by}`;
   return 'stepId' in question ? question.stepId : question.code;
 }
 
@@ -48,7 +49,7 @@ function thingOf(question: OpenQuestion): string {
 export function openByStation(questions: readonly OpenQuestion[]): ReadonlyMap<StationId, number> {
   const things = new Map<StationId, Set<string>>();
   for (const question of questions) {
-    const station = STATION[question.code];
+    const station = question.code === 'noted-twice' ? question.at : STATION[question.code];
     if (station === null) continue;
     const known = things.get(station) ?? new Set<string>();
     things.set(station, known.add(thingOf(question)));

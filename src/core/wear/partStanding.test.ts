@@ -106,6 +106,10 @@ describe('the standing of a part', () => {
     expect(stateOf({ findings: [see('scored')], readings: [read(15)] }).openQuestions).toEqual([
       'Seen, but not graded',
     ]);
+    // Whoever looked and saw nothing has looked.
+    expect(stateOf({ findings: [see('nothing-to-see')], readings: [read(15)] }).openQuestions).toEqual([
+      'Seen, but not graded',
+    ]);
   });
 
   it('is sound or worn once it is graded and every check lies within', () => {

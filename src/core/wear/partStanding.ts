@@ -1,7 +1,7 @@
 import type { Catalogs } from '@/model/catalogs';
 import type { Check } from '@/model/checks';
 import type { GradeOrNone } from '@/model/damage';
-import { EARLIER_REPAIR, NOTHING_TO_SEE } from '@/model/damage';
+import { EARLIER_REPAIR } from '@/model/damage';
 import type { Acceptance } from '@/model/measuring';
 import type { OpenQuestion } from '@/model/openQuestion';
 import type { GradeEntry, JobSnapshot, Reading } from '@/model/snapshot';
@@ -86,14 +86,13 @@ export function partState(
   );
   const entry = facts.grades.find(({ positionId }) => positionId === position.id);
   const grade = entry?.grade ?? null;
-  const damage = seen.find((finding) => finding.mode !== NOTHING_TO_SEE);
   const of = { positionId: position.id };
   const openQuestions: OpenQuestion[] = [
     ...(grade !== null
       ? []
       : [
-          damage
-            ? ({ ...of, code: 'not-graded', since: damage.deviceTime } as const)
+          seen[0]
+            ? ({ ...of, code: 'not-graded', since: seen[0].deviceTime } as const)
             : ({ ...of, code: 'not-looked-at' } as const),
         ]),
     ...piecesOpen(position, facts.records ?? []),

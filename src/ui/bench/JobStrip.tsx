@@ -82,7 +82,7 @@ export function JobStrip({
         aria-expanded={holding}
         onClick={onHold}
       >
-        {holds.length > 0 && <SplitPin />}
+        {holds.length > 0 && <SplitPin colour="brass" size={24} />}
         <Fact
           label="Hold"
           value={holds.map(({ content }) => content.reason).join('. ') || 'none'}
@@ -117,11 +117,18 @@ function Fact({
   readonly brass: boolean;
 }) {
   return (
-    <Box fontStretch="87.5%" maxWidth="220px">
+    <Box fontStretch="87.5%" maxWidth="150px">
       <Box fontSize="13px" lineHeight="18px" color="onBlueSecond">
         {label}
       </Box>
-      <Box fontWeight={600} color={brass ? 'brass' : 'onBlue'}>
+      <Box
+        fontWeight={600}
+        color={brass ? 'brass' : 'onBlue'}
+        overflow="hidden"
+        textOverflow="ellipsis"
+        whiteSpace="nowrap"
+        title={value}
+      >
         {value}
       </Box>
     </Box>

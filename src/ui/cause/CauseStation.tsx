@@ -34,6 +34,11 @@ export function CauseStation({ job, rights }: StationProps) {
       {cause ? (
         <Box color="second" marginBottom="8px">
           Noted by {cause.by}, {longInstant(cause.at)}. {SURENESS_WORDS[cause.sureness]}.
+          {(cause.words !== words || cause.plainWords !== plainWords) && (
+            <Box color="ink">
+              What holds: “{cause.words}” – “{cause.plainWords}”. Below stands what you write.
+            </Box>
+          )}
         </Box>
       ) : (
         <EmptyState>What failed first, what it dragged along, and why. Nothing is noted yet.</EmptyState>

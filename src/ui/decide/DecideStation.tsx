@@ -112,6 +112,9 @@ function UnitDecisionForm({ job, rights }: StationProps) {
           ? `: ${UNIT_DECISIONS.find(({ id }) => id === unitDecision.decision)?.name.toLowerCase()}, decided by ${unitDecision.by}`
           : ': not decided yet'}
       </Heading>
+      {unitDecision && unitDecision.reason !== reason && (
+        <Box>What holds: “{unitDecision.reason}”. Below stands what you write.</Box>
+      )}
       <Flex gap="8px" wrap="wrap" marginBlock="8px" role="group" aria-label="Decision for the unit">
         {UNIT_DECISIONS.map(({ id, name }) => (
           <Press

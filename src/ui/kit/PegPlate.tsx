@@ -45,7 +45,13 @@ export function PegPlate({ peg, width = 74 }: { readonly peg: number; readonly w
 }
 
 /** A unit on hold: the split pin that keeps it from moving on. */
-export function SplitPin({ size = 30 }: { readonly size?: number }) {
+export function SplitPin({
+  size = 30,
+  colour = 'ink',
+}: {
+  readonly size?: number;
+  readonly colour?: 'ink' | 'brass';
+}) {
   return (
     <svg
       width={`${size}px`}
@@ -58,7 +64,7 @@ export function SplitPin({ size = 30 }: { readonly size?: number }) {
       <path
         d="M14 10C10 4 2 5 2 12C2 19 10 20 14 14L24 12L34 4M14 10L24 12L34 20"
         fill="none"
-        stroke={paint('ink')}
+        stroke={paint(colour)}
         strokeWidth="3"
         strokeLinecap="round"
         strokeLinejoin="round"

@@ -67,15 +67,17 @@ export function drainedWords(
   ].join('; ');
 }
 
-type Sheet = Omit<RecordOf<'drained'>, 'litres' | 'what'>;
-const EMPTY: Sheet = {
-  colour: 'amber',
-  smell: 'as oil',
-  water: 'none',
-  magnet: [],
-  glitter: 'none',
-  note: '',
-};
+type Drained = RecordOf<'drained'>;
+/** Of what nobody has said yet there is nothing: no colour that the oil may not have. */
+type Sheet = Partial<Pick<Drained, 'colour' | 'smell' | 'water' | 'glitter'>> &
+  Pick<Drained, 'magnet' | 'note'>;
+const EMPTY: Sheet = { magnet: [], note: '' };
+
+/** What is not said yet, for whoever would put the oil down without it. */
+const unsaid = ({ colour, smell, water, glitter }: Sheet): string[] =>
+  Object.entries({ colour, smell, water, glitter })
+    .filter(([, said]) => said === undefined)
+    .map(([name]) => name);
 
 const UNTYPED = { litres: '', sheet: EMPTY };
 
@@ -86,7 +88,9 @@ function DrainForm(props: Keeping & { readonly onKept: () => void }) {
   const { oil } = props.job.snapshot.unitType;
   const set = (over: Partial<Sheet>) => setTyped({ litres, sheet: { ...sheet, ...over } });
   const take = async () => {
-    const content = { what: 'drained' as const, ...sheet, litres: figureOf(litres) ?? Number.NaN };
+    const missing = unsaid(sheet);
+    if (missing.length > 0) return setTrouble(`Say what you see first: ${missing.join(', ')}.`);
+    const content = { what: 'drained', ...sheet, litres: figureOf(litres) ?? Number.NaN } as Drained;
     const wrong = await keep(content, 'The oil is put down');
     setTrouble(wrong ?? '');
     if (wrong) return;
@@ -115,11 +119,16 @@ function DrainForm(props: Keeping & { readonly onKept: () => void }) {
       <OneOf
         label="Colour"
         options={OIL_COLOURS}
-        chosen={[sheet.colour]}
+        chosen={only(sheet.colour)}
         onPress={(colour) => set({ colour })}
       />
-      <OneOf label="Smells" options={OIL_SMELLS} chosen={[sheet.smell]} onPress={(smell) => set({ smell })} />
-      <OneOf label="Water" options={WATER} chosen={[sheet.water]} onPress={(water) => set({ water })} />
+      <OneOf
+        label="Smells"
+        options={OIL_SMELLS}
+        chosen={only(sheet.smell)}
+        onPress={(smell) => set({ smell })}
+      />
+      <OneOf label="Water" options={WATER} chosen={only(sheet.water)} onPress={(water) => set({ water })} />
       <OneOf
         label="On the magnet"
         options={ON_MAGNET}
@@ -129,7 +138,7 @@ function DrainForm(props: Keeping & { readonly onKept: () => void }) {
       <OneOf
         label="Glitters"
         options={GLITTER}
-        chosen={[sheet.glitter]}
+        chosen={only(sheet.glitter)}
         onPress={(glitter) => set({ glitter })}
       />
       <TextField label="Anything else" value={sheet.note} onText={(note) => set({ note })} />
@@ -140,6 +149,8 @@ function DrainForm(props: Keeping & { readonly onKept: () => void }) {
     </Box>
   );
 }
+
+const only = <Said extends string>(said: Said | undefined): Said[] => (said === undefined ? [] : [said]);
 
 /** “Nothing” stands alone; everything else takes it away. */
 function toggled(found: Sheet['magnet'], pressed: Sheet['magnet'][number]): Sheet['magnet'] {
