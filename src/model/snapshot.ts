@@ -218,6 +218,19 @@ export interface RackEntry {
   readonly trouble: string;
 }
 
+/** A unit that a search found, wherever it is. */
+export interface FoundJob {
+  readonly jobId: string;
+  readonly peg: number;
+  readonly title: string;
+  readonly machine: string;
+  readonly customer: string;
+  readonly serial: string;
+  readonly bookedAt: string;
+  /** Null while it is in the house. */
+  readonly handedOverAt: string | null;
+}
+
 /** A photograph of the same place in another unit of the type, to look at beside one’s own. */
 export interface LikePhotograph {
   readonly id: string;

@@ -3,6 +3,7 @@ import { insertJob } from '@/db/jobs';
 import { inTransaction } from '@/db/open';
 import { readHistory } from '@/server/book-in/history';
 import { readRack } from '@/server/shop/readRack';
+import { searchJobs } from '@/server/shop/searchJobs';
 import { openTestShop, type TestShop } from '../unit/fixtures/shop';
 
 /** A shop with so many jobs on its rack, all of them counted. */
@@ -43,10 +44,10 @@ export interface RackTimes {
 }
 
 /** How many a full page holds. */
-const FULL = { rack: 60, history: 5 } as const;
+const FULL = { rack: 60, history: 5, search: 20 } as const;
 
-/** A page of the rack (or of what came before under a serial number) with ten thousand units in the house, and with a hundred: asked by turns. */
-export function rackTimes(rounds: number, asked: 'rack' | 'history' = 'rack'): RackTimes {
+/** A page of the rack (or of what is found by words, or came before under a serial number) with ten thousand units in the house, and with a hundred: asked by turns. */
+export function rackTimes(rounds: number, asked: keyof typeof FULL = 'rack'): RackTimes {
   const [many, few] = [shopWith(10_000), shopWith(100)];
   const page = { afterDue: '2026-12-03', afterPeg: 0 };
   const ask = ({ people, context }: TestShop): number => {
@@ -54,7 +55,9 @@ export function rackTimes(rounds: number, asked: 'rack' | 'history' = 'rack'): R
     const rows =
       asked === 'rack'
         ? readRack(people.inspector, context, page).entries.length
-        : readHistory(people.inspector, context, { serial: 'S7', peg: 0 }).earlier.length;
+        : asked === 'history'
+          ? readHistory(people.inspector, context, { serial: 'S7', peg: 0 }).earlier.length
+          : searchJobs(people.inspector, context, { sought: 'trail axle' }).found.length;
     if (rows !== FULL[asked]) throw new Error(`a page of ${rows}`);
     return performance.now() - began;
   };

@@ -167,6 +167,7 @@ for (const measured of MEASURED) {
 
 for (const [asked, name] of [
   ['rack', 'a full page of the rack'],
+  ['search', 'a full page of what is found by two words that all units carry'],
   ['history', 'what came before under one serial number'],
 ] as const) {
   const { many, few } = rackTimes(200, asked);

@@ -1,3 +1,4 @@
+import Database from 'better-sqlite3';
 import { alive, bookIn, enter, expect, jobIdOf, openTicket, reload, stored, test } from './fixtures';
 
 const BOX = '/limits/skell-five';
@@ -182,4 +183,36 @@ test('teeth counted against tag and marks; what another ratio would do', async (
   // By hand: 80 km/h over 2.2 m, 606.06 wheel turns a minute, times 40/12 and 41/11.
   await expect(other.getByRole('row', { name: /Engine/ })).toContainText('2020');
   await expect(other.getByRole('row', { name: /Engine/ })).toContainText('2259');
+});
+
+test('a newer document is offered with what it would change, and the open bench follows on the lead’s word', async ({
+  page,
+  shop,
+}) => {
+  await enter(page, 'lead');
+  const peg = await bookIn(page, 'tedder of the new caution');
+  const db = new Database(`${shop.data}/shop.sqlite`);
+  const { text } = db
+    .prepare("SELECT document_json AS text FROM catalog_documents WHERE kind = 'cautions' AND revision = 1")
+    .get() as { text: string };
+  const document = JSON.parse(text) as { cautions: object[] };
+  const caution = {
+    id: 'hot-oil',
+    title: 'Hot oil',
+    words: 'Let it cool.',
+    applies: { stations: ['rebuild'] },
+    grave: false,
+  };
+  db.prepare("INSERT INTO catalog_documents VALUES ('cautions', 2, ?, '')").run(
+    JSON.stringify({ ...document, revision: 2, cautions: [...document.cautions, caution] }),
+  );
+  db.close();
+  await page.goto(`/jobs/${peg}?station=book-in`);
+  await alive(page);
+  const notice = page.getByTestId('catalog-notice');
+  await expect(notice).toContainText('Newer cautions are out (revision 2); this job keeps revision 1.');
+  await notice.getByRole('button', { name: 'What would they change?' }).click();
+  await expect(notice).toContainText('New caution: Hot oil. Let it cool.');
+  await notice.getByRole('button', { name: 'Judge this job by the newer ones' }).click();
+  await expect(notice).toHaveCount(0);
 });

@@ -240,7 +240,7 @@ test('a series that began a tooth late is put right as a whole, and each reading
   expect(readings.map(({ place }) => place)).toEqual(['tooth 1', 'tooth 2', 'tooth 3']);
 });
 
-test('a unit is handed over, leaves the rack, is found by its peg, and can be hung up again @full', async ({
+test('a unit is handed over, leaves the rack, is found by its words and its peg, and can be hung up again', async ({
   page,
 }) => {
   await enter(page, 'lead');
@@ -251,6 +251,11 @@ test('a unit is handed over, leaves the rack, is found by its peg, and can be hu
   await expect(act).toContainText(`Handed over by ${PEOPLE.lead}`);
   await page.goto('/');
   await expect(page.getByText('binder that goes home')).toHaveCount(0);
+  await alive(page);
+  await page.getByLabel('Find a unit').fill('goes bin');
+  const found = page.getByRole('region', { name: 'Also found' });
+  await expect(found).toContainText(`Peg ${peg}`);
+  await expect(found).toContainText('handed over');
   await page.goto(`/jobs/${peg}?station=hand-over`);
   await alive(page);
   await act.getByRole('button', { name: 'Hang it on the rack again' }).click();

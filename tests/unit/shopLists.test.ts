@@ -1,13 +1,16 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { stationCounts } from '@/core/decisions/stationCounts';
 import { readChanges } from '@/db/changeLog';
-import { readBookInForm } from '@/server/book-in/bookIn';
+import { bookIn, readBookInForm } from '@/server/book-in/bookIn';
 import { readBenchGauge, zeroBenchGauge } from '@/server/devices/benchGauge';
+import { editJob } from '@/server/job/editJob';
+import { handOverUnit } from '@/server/job/handOverUnit';
 import { gatherSnapshot, partStates, readSnapshotByPeg } from '@/server/job/readSnapshot';
 import { filePhotographUnder, readPhotograph } from '@/server/photos/readPhotograph';
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { addGauge, calibrateGauge, readGauges } from '@/server/shop/gauges';
 import { readRack } from '@/server/shop/readRack';
+import { searchJobs } from '@/server/shop/searchJobs';
 import { readShopZone, setShopZone } from '@/server/shop/timeZone';
 import { shopToday } from '@/server/shopDay';
 import {
@@ -191,5 +194,57 @@ describe('the shop’s days', () => {
     expect(refused(() => setShopZone(people.inspector, context, { timeZone: 'UTC' })).code).toBe('no-right');
     expect(readShopZone(people.parts, context, undefined).inForce).toBe('Pacific/Auckland');
     expect(zone('').inForce).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  });
+});
+
+describe('the search', () => {
+  const pegs = (sought: string) =>
+    searchJobs(shop.people.parts, shop.context, { sought }).found.map(({ peg }) => peg);
+  const book = (peg: number, machine: string, serial = '') =>
+    bookIn(shop.people.lead, shop.context, {
+      ...{ peg, customer: 'Müller & Söhne', customerContact: '', machine, unitTypeId: 'skell-five' },
+      ...{ unitTitle: 'Box', unitFamily: 'countershaft', serial, tag: '', complaint: 'howls in second' },
+      ...{ symptoms: [], oilClaimed: '', history: '', dueOn: '2026-12-01' },
+    }).jobId;
+
+  it('finds by the beginnings of words, in any field and order, the last that came first', () => {
+    book(601, 'post bus 12', 'KX-88');
+    book(602, 'post bus 14');
+    expect(pegs('bus po')).toEqual([602, 601]);
+    expect(pegs('kx 88')).toEqual([601]);
+    expect(pegs('muller')).toEqual([602, 601]);
+    expect(pegs('howl 602')).toEqual([602]);
+    expect([pegs('tractor'), pegs('   '), pegs('ost')]).toEqual([[], [], []]);
+  });
+
+  it('finds what was handed over, and says so; an edit is found by its new words', () => {
+    const jobId = book(603, 'ferry');
+    handOverUnit(shop.people.lead, shop.context, { jobId, handedOver: true });
+    expect(readRack(shop.people.parts, shop.context, {}).entries).toEqual([]);
+    expect(searchJobs(shop.people.parts, shop.context, { sought: 'ferry' }).found).toMatchObject([
+      { peg: 603, handedOverAt: '2026-11-24T09:00:00.000Z' },
+    ]);
+    const { id: _, bookedAt: __, ...job } = gatherSnapshot(shop.context.db, jobId).job;
+    editJob(shop.people.lead, shop.context, { jobId, edit: { ...job, machine: 'launch' } });
+    expect([pegs('ferry'), pegs('launch')]).toEqual([[], [603]]);
+  });
+
+  it('takes nothing that is typed for more than words', () => {
+    book(604, 'loader');
+    for (const sought of [
+      '"',
+      '*',
+      'loader"',
+      'NEAR(loader, 1)',
+      'machine:loader',
+      "loader' OR 1=1",
+      '-loader',
+    ])
+      expect(() => pegs(sought), sought).not.toThrow();
+    expect(pegs('loader OR ferry')).toEqual([]);
+    expect(refused(() => pegs('x'.repeat(201))).code).toBe('bad-input');
+    expect(refused(() => searchJobs(shop.people.admin, shop.context, { sought: 'loader' })).code).toBe(
+      'no-right',
+    );
   });
 });

@@ -1,4 +1,3 @@
-import { gzipSync } from 'node:zlib';
 import type { NextRequest } from 'next/server';
 import { NextResponse } from 'next/server';
 import type { Actor } from '@/model/people';
@@ -83,29 +82,17 @@ export const answerAnyone =
   };
 
 const A_YEAR = 31_536_000;
-interface Written {
-  readonly text: string;
-  readonly packed: Uint8Array<ArrayBuffer>;
-}
-const written = new WeakMap<object, Written>();
-/** What never changes: whoever has it need not ask again, and it is written out and packed once. */
-export function answerForGood(request: NextRequest, value: object): Response {
-  const known = written.get(value) ?? writtenOut(value);
-  written.set(value, known);
-  const packs = /\bgzip\b/.test(request.headers.get('accept-encoding') ?? '');
-  return new Response(packs ? known.packed : known.text, {
+const written = new WeakMap<object, string>();
+/** What never changes: whoever has it need not ask again, and it is written out once. */
+export function answerForGood(value: object): Response {
+  const text = written.get(value) ?? JSON.stringify(value);
+  written.set(value, text);
+  return new Response(text, {
     headers: {
       'content-type': 'application/json',
       'cache-control': `private, max-age=${A_YEAR}, immutable`,
-      vary: 'accept-encoding',
-      ...(packs ? { 'content-encoding': 'gzip' } : {}),
     },
   });
-}
-
-function writtenOut(value: object): Written {
-  const text = JSON.stringify(value);
-  return { text, packed: new Uint8Array(gzipSync(text)) };
 }
 
 /** Browsers name the page that sends a change; another site's page has no business here. */

@@ -16,6 +16,7 @@ import { WaitingUploads } from '../job/WaitingUploads';
 import { TextInput } from '../kit/Field';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { AlsoFound } from './AlsoFound';
 import { DateRule } from './DateRule';
 import { RackList } from './RackList';
 import { RackShelves } from './RackShelves';
@@ -127,6 +128,7 @@ export function Rack({ shop, entries, actor, rights, today }: RackProps) {
             )}
           </Flex>
         </Flex>
+        <AlsoFound sought={sought} shown={shown} />
         {entries.length === 0 && <EmptyState>Broken units come here once they are booked in.</EmptyState>}
         {asList ? <RackList entries={shown} today={today} /> : <RackShelves entries={shown} today={today} />}
       </Box>
