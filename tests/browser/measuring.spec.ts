@@ -61,7 +61,7 @@ test('forty-one teeth by keyboard alone, a reload in the middle, a nick found, n
   await expect(series.getByRole('img')).toBeVisible();
 });
 
-test('the same series through the bench gauge: it streams, it sends, the next tooth comes by itself', async ({
+test('the same series through the bench gauge: it streams, it sends, the next tooth comes by itself @full', async ({
   page,
 }) => {
   await enter(page, 'inspector');
