@@ -24,8 +24,9 @@ export function openVersions(snapshot: JobSnapshot): OpenQuestion[] {
     at: StationId,
     noun: string,
     holds: { readonly version: number } | null | undefined,
+    among: typeof conflicts = conflicts,
   ) =>
-    lostVersions(conflicts, kind, holds).map(({ author, receivedAt }) => ({
+    lostVersions(among, kind, holds).map(({ author, receivedAt }) => ({
       ...({ code: 'noted-twice', positionId: null } as const),
       ...{ noun, at, by: author, since: receivedAt },
     }));
@@ -39,9 +40,7 @@ export function openVersions(snapshot: JobSnapshot): OpenQuestion[] {
   });
   const countedTwice = conflicts.flatMap((conflict) => {
     const holds = identities.find(({ pairId }) => pairId === conflict.content.pairId);
-    return lostVersions([conflict], 'identity', holds).length === 0
-      ? []
-      : noted('identity', 'book-in', 'count of teeth', holds);
+    return noted('identity', 'book-in', 'count of teeth', holds, [conflict]);
   });
   return [
     ...decidedTwice,

@@ -64,6 +64,22 @@ describe('what is open of the unit as a whole', () => {
     );
   });
 
+  it('tells of a record that a later program wrote', () => {
+    const [unread] = openOfUnit(
+      job({ records: records({ what: 'unreadable', kind: 'oracle' } as never) }),
+    ).filter(({ code }) => code === 'record-unreadable');
+    expect(unread && tellOpen(unread)).toContain('oracle');
+  });
+
+  it('tells of each pair that was counted twice once', () => {
+    const lost = (pairId: string) => ({
+      ...{ captureId: pairId, digest: pairId, kind: 'identity', author: 'Jonas', receivedAt: AT },
+      content: { pairId, beatenBy: 1 },
+    });
+    const twice = openOfJob(job({ conflicts: [lost('a'), lost('b')] }), []);
+    expect(twice.filter(({ code }) => code === 'noted-twice')).toHaveLength(2);
+  });
+
   it('says since when debris and samples wait', () => {
     const found = openOfUnit(
       job({

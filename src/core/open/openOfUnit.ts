@@ -20,6 +20,7 @@ export function openOfUnit(snapshot: JobSnapshot): OpenQuestion[] {
     ...ofTheSetting(snapshot),
     ...ofTheStrip(snapshot),
     ...unfiled(snapshot),
+    ...unreadable(snapshot),
     ...(snapshot.cause ? [] : [{ ...UNIT, code: 'no-cause' } as const]),
     ...(snapshot.unitDecision ? [] : [{ ...UNIT, code: 'unit-undecided' } as const]),
     ...(snapshot.reports.length > 0 ? [] : [{ ...UNIT, code: 'no-report' } as const]),
@@ -97,3 +98,11 @@ const unfiled = ({ photographs }: JobSnapshot): OpenQuestion[] =>
       ...({ ...UNIT, code: 'photograph-unfiled' } as const),
       ...{ captureId: id, fileName, since: deviceTime },
     }));
+
+/** What a later program recorded, and this one can't read. */
+const unreadable = ({ records }: JobSnapshot): OpenQuestion[] =>
+  findActive(records).flatMap(({ id, deviceTime, content }): OpenQuestion[] =>
+    content.what === 'unreadable'
+      ? [{ ...UNIT, code: 'record-unreadable', captureId: id, kind: content.kind, since: deviceTime }]
+      : [],
+  );

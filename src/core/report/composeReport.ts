@@ -5,6 +5,7 @@ import type { ReportDocument, ReportPart, Shop } from '@/model/report';
 import type { JobSnapshot } from '@/model/snapshot';
 import { cautionsForReport } from '../catalogs/cautions';
 import { marksOn } from '../imaging/marks';
+import { openVersions } from '../open/lostVersions';
 import { openOfUnit } from '../open/openOfUnit';
 import { tellOpen } from '../open/tellOpen';
 import { findActive } from '../wear/active';
@@ -85,14 +86,14 @@ const UNIT_HEADS: readonly (readonly [string, string, readonly OpenCode[]])[] = 
   [
     'of-the-unit',
     'The unit as a whole',
-    ['not-described', 'not-opened', 'identity-conflict', 'record-unreadable'],
+    ['not-described', 'not-opened', 'identity-conflict', 'record-unreadable', 'noted-twice'],
   ],
   ['of-the-oil', 'Found in the oil', ['not-drained', 'debris-unmatched', 'sample-out']],
   ['of-the-setting', 'As it was set', ['baseline-missed']],
 ];
 
 function openInReport(snapshot: JobSnapshot): OpenEntry[] {
-  const open = openOfUnit(snapshot);
+  const open = [...openOfUnit(snapshot), ...openVersions(snapshot)];
   return UNIT_HEADS.flatMap(([id, name, codes]) =>
     entryOf(
       id,

@@ -128,6 +128,7 @@ function CountForm({
       </Grid>
       <LostVersions
         {...{ job, kind: 'identity', holds: entry }}
+        of={({ content }) => content.pairId === pair.id}
         tell={({ counts }) => {
           const { pinionTeeth, ringTeeth } = counts as IdentityCounts;
           return `${ringTeeth} to ${pinionTeeth}`;

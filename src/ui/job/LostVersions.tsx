@@ -12,13 +12,15 @@ interface LostVersionsProps {
   readonly job: BenchJob;
   readonly kind: JudgedKind;
   readonly holds: { readonly version: number } | null | undefined;
+  /** Which of them are meant, where a job has several of the kind. */
+  readonly of?: (conflict: CaptureConflict) => boolean;
   /** How one of them reads in one line. */
   readonly tell: (content: CaptureConflict['content']) => string;
 }
 
 /** Of two who judged without knowing of each other, what the second put down: it is kept, and whoever judges again settles it. */
-export function LostVersions({ job, kind, holds, tell }: LostVersionsProps) {
-  const lost = lostVersions(job.snapshot.conflicts, kind, holds);
+export function LostVersions({ job, kind, holds, of = () => true, tell }: LostVersionsProps) {
+  const lost = lostVersions(job.snapshot.conflicts, kind, holds).filter(of);
   if (lost.length === 0) return null;
   return (
     <ErrorNotice>
