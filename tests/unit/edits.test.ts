@@ -2,13 +2,13 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { readChanges } from '@/db/changeLog';
 import type { JobEdit } from '@/model/job';
 import { noteCause } from '@/server/causes/noteCause';
-import { decidePart, decideUnit } from '@/server/decide/decide';
+import { decidePart, decideUnit, keepDecision } from '@/server/decide/decide';
 import { setGrade } from '@/server/grade/setGrade';
 import { describePart } from '@/server/job/describePart';
 import { editJob } from '@/server/job/editJob';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { makeCustomerLink, readReportByToken, withdrawCustomerLinks } from '@/server/report/customerLink';
-import { issueReport, readReport } from '@/server/report/issueReport';
+import { draftReport, issueReport, readReport } from '@/server/report/issueReport';
 import { noteFinding } from '@/server/strip/noteFinding';
 import {
   bookTestUnit,
@@ -171,6 +171,36 @@ describe('a unit that nobody described', () => {
 });
 
 describe('the report', () => {
+  it('tells what two people decided without knowing of each other, until it is decided again', () => {
+    const lead = shop.people.lead;
+    const replace = (reason: string, version = 0) =>
+      keepDecision(lead, shop.context, {
+        ...captureHead(jobId, lead),
+        ...{ positionId: 'head-bearing', version, decision: 'replace', proposed: 'replace', reason },
+        evidence: [],
+      });
+    const noted = (words: string, version = 0) =>
+      noteCause(lead, shop.context, {
+        ...captureHead(jobId, lead),
+        ...{ version, words, plainWords: words, sureness: 'likely' },
+      });
+    const told = () =>
+      draftReport(lead, shop.context, { jobId })
+        .document.open.flatMap(({ name, questions }) => questions.map((question) => `${name}: ${question}`))
+        .filter((line) => line.includes('without knowing'));
+    replace('loud');
+    replace('worn');
+    noted('A dry bearing.');
+    noted('A bent shaft.');
+    expect(told()).toEqual([
+      'Head bearing: Decided “Replace” by The lead too, without knowing of the other',
+      'The unit as a whole: Another cause by The lead, without knowing of the first',
+    ]);
+    replace('loud and worn', 1);
+    noted('A dry bearing, then a bent shaft.', 1);
+    expect(told()).toEqual([]);
+  });
+
   const decideRepair = (reason: string, version = 0) =>
     decideUnit(shop.people.lead, shop.context, {
       ...captureHead(jobId, shop.people.lead),

@@ -48,7 +48,7 @@ export function composeReport({ shop, snapshot, parts }: ReportSources): ReportD
     damaged: withStanding('attention').sort((a, b) => b.grade - a.grade),
     worn: withStanding('worn'),
     sound: withStanding('sound'),
-    open: [...openOfParts(parts), ...openInReport(snapshot)],
+    open: openInReport(snapshot, parts),
     cause: snapshot.cause && {
       words: snapshot.cause.plainWords,
       sureness: SURENESS_WORDS[snapshot.cause.sureness],
@@ -78,9 +78,6 @@ const entryOf = (positionId: string, name: string, questions: readonly OpenQuest
         },
       ];
 
-const openOfParts = (parts: readonly PartState[]): OpenEntry[] =>
-  parts.flatMap(({ position, openQuestions }) => entryOf(position.id, position.name, openQuestions));
-
 /** What the customer is told of the unit as a whole, under these heads. */
 const UNIT_HEADS: readonly (readonly [string, string, readonly OpenCode[]])[] = [
   [
@@ -92,15 +89,23 @@ const UNIT_HEADS: readonly (readonly [string, string, readonly OpenCode[]])[] = 
   ['of-the-setting', 'As it was set', ['baseline-missed']],
 ];
 
-function openInReport(snapshot: JobSnapshot): OpenEntry[] {
-  const open = [...openOfUnit(snapshot), ...openVersions(snapshot)];
-  return UNIT_HEADS.flatMap(([id, name, codes]) =>
-    entryOf(
-      id,
-      name,
-      open.filter(({ code }) => codes.includes(code)),
-    ),
+/** Part by part, what two people decided without knowing of each other among it; then the unit's own. */
+function openInReport(snapshot: JobSnapshot, parts: readonly PartState[]): OpenEntry[] {
+  const versions = openVersions(snapshot);
+  const ofParts = parts.flatMap(({ position: { id, name }, openQuestions }) =>
+    entryOf(id, name, [...openQuestions, ...versions.filter(({ positionId }) => positionId === id)]),
   );
+  const ofUnit = [...openOfUnit(snapshot), ...versions];
+  return [
+    ...ofParts,
+    ...UNIT_HEADS.flatMap(([id, name, codes]) =>
+      entryOf(
+        id,
+        name,
+        ofUnit.filter(({ code }) => codes.includes(code)),
+      ),
+    ),
+  ];
 }
 
 function describePart(part: PartState, snapshot: JobSnapshot): ReportPart {

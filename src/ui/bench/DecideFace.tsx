@@ -7,6 +7,7 @@ import { forbidsDecision, needsReason } from '@/core/decisions/proposeDecision';
 import { findActive } from '@/core/wear/active';
 import { PART_DECISIONS, type PartDecisionId } from '@/model/job';
 import { keptOr } from '../job/keptOr';
+import { LostVersions } from '../job/LostVersions';
 import { Field, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -53,6 +54,13 @@ export function DecideFace({ part, job, rights }: FaceProps) {
       <Box marginBlock="12px" borderLeft="4px solid" borderColor="metal" paddingLeft="12px">
         <strong>Proposed: {decisionName(proposal.decision).toLowerCase()}.</strong> {proposal.reason}
       </Box>
+      <LostVersions
+        {...{ job, kind: 'decision', holds: entry }}
+        of={({ content }) => content.positionId === position.id}
+        tell={({ decision, reason: why }) =>
+          `${decisionName(decision as PartDecisionId)}${why ? `: “${String(why)}”` : ''}`
+        }
+      />
       {rights.includes('part.decide') && (
         <>
           <Field label="Reason (needed where you differ from the proposal)">
