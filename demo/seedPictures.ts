@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { CONTACT_PATTERN_VERSION, contactPattern } from '@/core/imaging/contactPattern';
+import { CONTACT_PATTERN_VERSION, contactPattern } from '@/core/imaging/pattern/contactPattern';
 import { findScaleCard, SCALE_CARD } from '@/core/imaging/scaleCard';
 import type { RecordContent } from '@/model/recordKinds';
 import type { gatherSnapshot } from '@/server/job/readSnapshot';

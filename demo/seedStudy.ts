@@ -1,4 +1,4 @@
-import { partLetter, studyOrder } from '@/core/metrology/studyOrder';
+import { partLetter, studyOrder } from '@/core/gauge-study/studyOrder';
 import type { Actor } from '@/model/people';
 import type { Context } from '@/server/context';
 import { planStudy, readStudy, takeStudyReading } from '@/server/studies/studies';

@@ -12,7 +12,10 @@ const SESSION = /^\/api\/v1\/session(\/switch)?$/;
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(takeOver()));
 self.addEventListener('message', (event) => {
-  if (Array.isArray(event.data?.keep)) event.waitUntil(keepAll(event.data.keep));
+  if (!Array.isArray(event.data?.keep)) return;
+  event.waitUntil(
+    keepAll(event.data.keep).then((all) => event.ports[0]?.postMessage(all ? 'kept' : 'not all')),
+  );
 });
 self.addEventListener('fetch', (event) => {
   const { request } = event;
@@ -32,15 +35,21 @@ async function takeOver() {
   await self.clients.claim();
 }
 
-/** The page that has just come to life tells what it is made of; it was loaded before this worker watched. */
+/** The page that has just come to life tells what it is made of; it was loaded before this worker watched. Answers whether all is here. */
 async function keepAll(addresses) {
   const kept = await caches.open(KEPT);
-  await Promise.all(
+  const here = await Promise.all(
     addresses.map(async (address) => {
+      // A file of this build never changes; a page does.
+      if (!JOB_PAGE.test(new URL(address, self.location.origin).pathname) && (await kept.match(address)))
+        return true;
       const response = await fetch(address, { credentials: 'same-origin' }).catch(() => undefined);
-      if (response?.ok && !response.redirected) await kept.put(keyOf(address), response);
+      if (!response?.ok || response.redirected) return false;
+      await kept.put(keyOf(address), response);
+      return true;
     }),
   );
+  return here.every(Boolean);
 }
 
 /** Pages are the same whatever stands behind the question mark: the bench reads that itself. */

@@ -1,4 +1,4 @@
-// Makes src/core/section/labelAdvances.json: advance widths of the shipped type at the cut used for labels,
+// Makes src/core/section/labels/labelAdvances.json: advance widths of the shipped type at the cut used for labels,
 // measured in the browser, so that labels can be spread without one. Run again when the type changes.
 import fs from 'node:fs';
 import { chromium } from '@playwright/test';
@@ -32,4 +32,4 @@ const widths = await page.evaluate((all) => {
   );
 }, characters);
 await browser.close();
-fs.writeFileSync('src/core/section/labelAdvances.json', `${JSON.stringify(widths)}\n`);
+fs.writeFileSync('src/core/section/labels/labelAdvances.json', `${JSON.stringify(widths)}\n`);

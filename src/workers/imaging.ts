@@ -1,11 +1,11 @@
 import { BadInput } from '@/core/badInput';
-import { type ContactPatternResult, contactPattern } from '@/core/imaging/contactPattern';
 import { type Crop, cropFor, within } from '@/core/imaging/cropFor';
 import { refuseBadQuad } from '@/core/imaging/homography';
+import { type ContactPatternResult, contactPattern } from '@/core/imaging/pattern/contactPattern';
+import { type SurfaceDamageResult, surfaceDamage } from '@/core/imaging/pits/surfaceDamage';
 import { proposeFlank } from '@/core/imaging/proposeFlank';
 import type { Point, Quad, Raster } from '@/core/imaging/raster';
 import { type FoundCard, findScaleCard } from '@/core/imaging/scaleCard';
-import { type SurfaceDamageResult, surfaceDamage } from '@/core/imaging/surfaceDamage';
 
 /** What the page asks for; places in pixels of the upright picture. */
 export type ImagingWork =

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import type { Page } from '@playwright/test';
-import { contactPattern } from '@/core/imaging/contactPattern';
+import { contactPattern } from '@/core/imaging/pattern/contactPattern';
 import type { Quad } from '@/core/imaging/raster';
 import { decodePicture } from '@/server/photos/decodePicture';
 import { flankCorners } from '../../demo/render/flankCorners';

@@ -8,6 +8,7 @@ import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { rightsOf } from '@/model/rights';
 import type { JobSnapshot } from '@/model/snapshot';
 import { Bench } from '@/ui/bench/Bench';
+import { fetchAll } from '@/ui/kit/later';
 import { Providers } from '@/ui/kit/Providers';
 import { shippedRevisions } from '../unit/fixtures/catalogs';
 
@@ -70,6 +71,8 @@ class NoLayout {
   disconnect = () => undefined;
 }
 const listening = { addEventListener: () => undefined, removeEventListener: () => undefined };
+// Everything that comes later is here before anything is counted.
+beforeAll(() => fetchAll(), 60_000);
 beforeAll(() => {
   vi.stubGlobal('fetch', async () => {
     throw new TypeError('no network');

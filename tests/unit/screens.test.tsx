@@ -7,8 +7,6 @@ import { seriesOfCheck } from '@/core/metrology/seriesOfCheck';
 import { tellSeries } from '@/core/metrology/tellSeries';
 import type { Check } from '@/model/checks';
 import type { RackEntry } from '@/model/snapshot';
-import { refusePicture } from '@/ui/bench/pictureFiles';
-import { RingPlot, spanOf, UnrolledPlot } from '@/ui/bench/RingPlot';
 import { Run } from '@/ui/bench/Run';
 import { LostVersions } from '@/ui/job/LostVersions';
 import type { BenchJob } from '@/ui/job/useJob';
@@ -17,6 +15,8 @@ import { longDate, longInstant, overdueWords, setShopZone, shortDate } from '@/u
 import { PegPlate } from '@/ui/kit/PegPlate';
 import { system } from '@/ui/kit/theme';
 import { VerdictRuler } from '@/ui/kit/VerdictRuler';
+import { RingPlot, spanOf, UnrolledPlot } from '@/ui/measure/RingPlot';
+import { refusePicture } from '@/ui/photographs/pictureFiles';
 import { RackList } from '@/ui/rack/RackList';
 
 const html = (element: ReactElement) =>
@@ -158,20 +158,27 @@ describe('the run', () => {
     left,
   });
   const run = (open: number | null, done = 0, left = 0) =>
-    html(<Run counts={[station(open, done, left)]} current="grade" onGo={() => undefined} />);
+    html(
+      <Run counts={[station(open, done, left)]} current="grade" heldAt={undefined} onGo={() => undefined} />,
+    );
+  const words = (...of: Parameters<typeof run>) => run(...of).replace(/<[^>]+>/g, '');
+  const ticks = (...of: Parameters<typeof run>) =>
+    [...run(...of).matchAll(/data-ticks="(\d+)"/g)].map(([, count]) => Number(count));
   it('says how much is open, and is honest about what comes later', () => {
-    expect(run(3)).toContain('3 open');
-    expect(run(0, 5)).toContain('all done');
-    expect(run(null)).toContain('comes later');
+    expect(words(3)).toContain('3 open');
+    expect(words(0, 5)).toContain('done');
+    expect(words(null)).toContain('later');
   });
   it('never calls done what was left out', () => {
-    expect(run(0, 5, 2)).toContain('2 left out');
-    expect(run(0, 5, 2)).not.toContain('all done');
-    expect(run(1, 5, 2)).toContain('1 open');
+    expect(words(0, 5, 2)).toContain('2 left out');
+    expect(words(0, 5, 2)).not.toContain('done');
+    expect(words(1, 5, 2)).toContain('1 open');
   });
-  it('does not crowd: above twenty-two marks it counts', () => {
-    expect(run(30)).toContain('+8');
-    expect(run(22)).not.toContain('+');
+  it('has a tick for each thing, and above sixty for what is open only', () => {
+    expect(ticks(3, 5)).toEqual([3, 5]);
+    expect(ticks(60)).toEqual([60]);
+    expect(ticks(55, 9)).toEqual([55]);
+    expect(ticks(118)).toEqual([118]);
   });
 });
 
@@ -195,7 +202,10 @@ describe('small words', () => {
   });
 
   it('write dates as the shop does', () => {
-    expect([longDate('2026-11-24'), shortDate('2026-11-24')]).toEqual(['24 Nov 2026', 'Tue 24 Nov']);
+    const today = '2026-11-26';
+    expect(longDate('2026-11-24')).toBe('24 Nov 2026');
+    expect(shortDate('2026-11-24', today)).toBe('Tue 24 Nov');
+    expect(shortDate('2027-01-08', today)).toBe('8 Jan 2027');
     // Oslo is an hour ahead of Greenwich in winter, Denver seven behind it; a day is the same day in both.
     const late = '2026-11-24T23:30:00.000Z';
     const told = (zone: string) => {

@@ -14,27 +14,34 @@ import type { RecordContent } from '@/model/recordKinds';
 import type { Right } from '@/model/rights';
 import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
-import type { BenchPlace } from '@/ui/bench/useBenchPlace';
+import { BaselineStation } from '@/ui/baseline/BaselineStation';
+import { Debris } from '@/ui/drain/Debris';
+import { DrainStation, drainedWords } from '@/ui/drain/DrainStation';
+import { EarlierTraces } from '@/ui/drain/EarlierTraces';
+import { LabSamples } from '@/ui/drain/LabSamples';
+import { AtBenchProvider } from '@/ui/job/useBench';
+import type { BenchPlace } from '@/ui/job/useBenchPlace';
 import type { BenchJob } from '@/ui/job/useJob';
 import { system } from '@/ui/kit/theme';
 import { EndViews } from '@/ui/section/EndViews';
 import { GearChoice } from '@/ui/section/GearChoice';
 import { Pushes } from '@/ui/section/Pushes';
 import { ZoomKeys } from '@/ui/section/ZoomKeys';
-import { BaselineStation } from '@/ui/strip/BaselineStation';
 import { BetterOrder } from '@/ui/strip/BetterOrder';
-import { Debris } from '@/ui/strip/Debris';
-import { DrainStation, drainedWords } from '@/ui/strip/DrainStation';
-import { EarlierTraces } from '@/ui/strip/EarlierTraces';
 import { Inventory } from '@/ui/strip/Inventory';
-import { LabSamples } from '@/ui/strip/LabSamples';
 import { StepForm } from '@/ui/strip/StepForm';
 import { StepLog } from '@/ui/strip/StepLog';
 import { StripStation } from '@/ui/strip/StripStation';
 import { FaultList } from '@/ui/unit-types/FaultList';
 
-const words = (element: ReactElement) =>
-  renderToStaticMarkup(<ChakraProvider value={system}>{element}</ChakraProvider>)
+const words = (element: ReactElement, rights: readonly Right[] = TAKES) =>
+  renderToStaticMarkup(
+    <ChakraProvider value={system}>
+      <AtBenchProvider value={{ actor, rights, place, asList: true, showAsList: nothing, tellKept: nothing }}>
+        {element}
+      </AtBenchProvider>
+    </ChakraProvider>,
+  )
     .replace(/<style[\s\S]*?<\/style>/g, '')
     .replace(/<[^>]+>/g, ' ')
     .replace(/\s+/g, ' ');
@@ -77,13 +84,6 @@ function jobOf(unitType: UnitType, ...contents: RecordContent[]): BenchJob {
     strike: async () => undefined,
   };
 }
-const props = (job: BenchJob, rights: readonly Right[] = TAKES) => ({
-  job,
-  actor,
-  rights,
-  place,
-  onUndoable: nothing,
-});
 const axle = typeOf('torvane-hx41');
 const box = typeOf('skell-five');
 
@@ -109,9 +109,9 @@ describe('drain', () => {
   });
 
   it('asks for the oil until it is put down, and only whom it may ask', () => {
-    expect(words(<DrainStation {...props(jobOf(axle))} />)).toContain('Put the oil down');
-    expect(words(<DrainStation {...props(jobOf(axle), [])} />)).not.toContain('Put the oil down');
-    const done = words(<DrainStation {...props(jobOf(axle, oil))} />);
+    expect(words(<DrainStation job={jobOf(axle)} />)).toContain('Put the oil down');
+    expect(words(<DrainStation job={jobOf(axle)} />, [])).not.toContain('Put the oil down');
+    const done = words(<DrainStation job={jobOf(axle, oil)} />);
     expect(done).toContain('Put it down again');
     expect(done).not.toContain('Litres that came out');
   });
@@ -125,7 +125,7 @@ describe('drain', () => {
       lengthMm: 9,
     };
     const job = jobOf(box, piece);
-    const open = words(<Debris {...props(job)} />);
+    const open = words(<Debris job={job} />);
     expect(open).toContain('Debris balance: 1 open');
     expect(open).toContain('Half a needle (grey, 9 mm, sump): nothing accounts for it yet');
     const debrisId = job.snapshot.records[0]!.id;
@@ -139,7 +139,7 @@ describe('drain', () => {
         ],
       },
     };
-    const closed = words(<Debris {...props(matched)} />);
+    const closed = words(<Debris job={matched} />);
     expect(closed).toContain('Debris balance: closed');
     expect(closed).toContain('from 3rd needles');
     expect(closed).not.toContain('Sign it as lost');
@@ -152,7 +152,7 @@ describe('drain', () => {
       values: [{ element: 'copper', value: 200 }],
       note: '',
     };
-    const told = words(<LabSamples {...props(jobOf(box, sample))} />);
+    const told = words(<LabSamples job={jobOf(box, sample)} />);
     expect(told).toContain('Copper 200 far too much bronze bushes, washers, brass rings');
     expect(told).toContain('miss particles above 5 to 8 µm');
   });
@@ -160,7 +160,7 @@ describe('drain', () => {
 
 describe('baseline', () => {
   it('lists what must come first with its answers, and warns before it is given up', () => {
-    const open = words(<BaselineStation {...props(jobOf(axle))} />);
+    const open = words(<BaselineStation job={jobOf(axle)} />);
     expect(open).toContain('Backlash');
     expect(open).toContain('On to the strip without these 3');
     const one: RecordContent = {
@@ -169,20 +169,20 @@ describe('baseline', () => {
       positionId: 'pinion',
       reason: 'seized',
     };
-    const told = words(<BaselineStation {...props(jobOf(axle, one))} />);
+    const told = words(<BaselineStation job={jobOf(axle, one)} />);
     expect(told).toContain('can’t be done: seized');
     expect(told).toContain('without these 2');
     const gone: RecordContent = { what: 'moved-on', open: 3, reason: 'no dial' };
-    expect(words(<BaselineStation {...props(jobOf(axle, gone))} />)).toContain(
+    expect(words(<BaselineStation job={jobOf(axle, gone)} />)).toContain(
       'Mirel went on with 3 open: no dial. The report says so.',
     );
   });
 
   it('says so where nothing is marked, and offers nothing to who may take nothing', () => {
-    expect(words(<BaselineStation {...props(jobOf({ ...axle, checks: [] }))} />)).toContain(
+    expect(words(<BaselineStation job={jobOf({ ...axle, checks: [] })} />)).toContain(
       'No check of this unit',
     );
-    const seen = words(<BaselineStation {...props(jobOf(axle), [])} />);
+    const seen = words(<BaselineStation job={jobOf(axle)} />, []);
     expect(seen).not.toContain('Can’t be done');
     expect(seen).not.toContain('On to the strip');
   });
@@ -190,7 +190,7 @@ describe('baseline', () => {
 
 describe('strip', () => {
   it('shows the next step large, with tool, torque, one-use pieces and its cautions', () => {
-    const told = words(<StripStation {...props(jobOf(axle, { what: 'step', stepId: 'drain' }))} />);
+    const told = words(<StripStation job={jobOf(axle, { what: 'step', stepId: 'drain' })} />);
     expect(told).toContain('Steps: 1 of 10');
     expect(told).toContain('Take the cover off');
     expect(told).toContain('With: 13 mm socket. 12 fasteners, set to 24 to 30 N m');
@@ -204,7 +204,7 @@ describe('strip', () => {
       const planned = stripPlan(axle, job.snapshot.records).steps.find(
         ({ step }) => step.id === 'spiders-out',
       )!;
-      return words(<StepForm {...props(job)} planned={planned} onKept={nothing} />);
+      return words(<StepForm job={job} planned={planned} onKept={nothing} />);
     };
     const chocked: RecordContent = { what: 'caution-seen', cautionId: 'chock' };
     expect(form()).toContain('Chock the vehicle');
@@ -227,10 +227,10 @@ describe('strip', () => {
     };
     const job = jobOf(type, put);
     const planned = stripPlan(type, job.snapshot.records).steps.find((each) => each.step.id === step.id)!;
-    const told = words(<StepForm {...props(job)} planned={planned} onKept={nothing} />);
+    const told = words(<StepForm job={job} planned={planned} onKept={nothing} />);
     expect(told).toContain('Which way round: this face of it');
     expect(told).toContain('oil groove toward the rear');
-    expect(words(<StepLog {...props(job)} records={[planned.record!]} heading="Log" />)).toContain(
+    expect(words(<StepLog job={job} records={[planned.record!]} heading="Log" />)).toContain(
       `${step.title}: oil groove toward the rear`,
     );
   });
@@ -246,7 +246,7 @@ describe('strip', () => {
     const finding = { ...record({ what: 'order', why: 'w' }), ...trace, story: 'from-earlier' as const };
     const snapshot = { ...job.snapshot, findings: [{ ...finding, note: 'sealant where none belongs' }] };
     const cover = axle.positions.find(({ id }) => id === 'cover')!;
-    const told = words(<EarlierTraces {...props({ ...job, snapshot })} positions={[cover]} />);
+    const told = words(<EarlierTraces job={{ ...job, snapshot }} positions={[cover]} />);
     expect(told).toContain('sealant where none belongs, from an earlier repair');
     const state = partState(cover, snapshot, snapshot.catalogs);
     expect(state.proposal.grade).toBeNull();
@@ -254,10 +254,10 @@ describe('strip', () => {
   });
 
   it('says where there is no plan, and adds nothing for who may take nothing', () => {
-    expect(words(<StripStation {...props(jobOf({ ...axle, steps: [] }))} />)).toContain(
+    expect(words(<StripStation job={jobOf({ ...axle, steps: [] })} />)).toContain(
       'Nobody has written down in which order',
     );
-    const seen = words(<StripStation {...props(jobOf(axle), [])} />);
+    const seen = words(<StripStation job={jobOf(axle)} />, []);
     expect(seen).not.toContain('Leave it out');
     expect(seen).toContain('10. Press the pinion out');
   });
@@ -265,12 +265,10 @@ describe('strip', () => {
   it('counts kinds of pieces, and what is not as it should be', () => {
     const told = words(
       <Inventory
-        {...props(
-          jobOf(
-            box,
-            { what: 'count', positionId: 'pilot-rollers', counted: 13, note: '' },
-            { what: 'count', positionId: 'keys-34', counted: 3, note: '' },
-          ),
+        job={jobOf(
+          box,
+          { what: 'count', positionId: 'pilot-rollers', counted: 13, note: '' },
+          { what: 'count', positionId: 'keys-34', counted: 3, note: '' },
         )}
       />,
     );
@@ -286,16 +284,14 @@ describe('strip', () => {
     ];
     const other = (rights: readonly Right[], ...more: RecordContent[]) => {
       const job = jobOf(axle, ...records, ...more);
-      return words(<BetterOrder {...props(job, rights)} plan={stripPlan(axle, job.snapshot.records)} />);
+      return words(<BetterOrder job={job} plan={stripPlan(axle, job.snapshot.records)} />, rights);
     };
     expect(other(TAKES)).toContain('Propose it for the type');
     const lead = other([...TAKES, 'unit-type.keep'], { what: 'order', why: 'easier so' });
     expect(lead).toContain('Proposed by Mirel: easier so');
     expect(lead).toContain('Keep this order for the type');
     const job = jobOf(axle, { what: 'step', stepId: 'drain' });
-    expect(words(<BetterOrder {...props(job)} plan={stripPlan(axle, job.snapshot.records)} />).trim()).toBe(
-      '',
-    );
+    expect(words(<BetterOrder job={job} plan={stripPlan(axle, job.snapshot.records)} />).trim()).toBe('');
   });
 });
 

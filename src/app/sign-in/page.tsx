@@ -1,9 +1,9 @@
 import { shopContext } from '@/server/instance';
 import { door } from '@/server/sign-in/signIn';
-import { SignIn } from '@/ui/sign-in/SignIn';
+import { Door } from '@/ui/sign-in/Door';
 
 export const dynamic = 'force-dynamic';
 
 export default function SignInPage() {
-  return <SignIn {...door(shopContext())} />;
+  return <Door {...door(shopContext())} />;
 }

@@ -1,7 +1,11 @@
 import { calculation, onPicture } from '../calculation';
-import { ContactPatternInputSchema, ContactPatternOutputSchema, contactPattern } from './contactPattern';
+import {
+  ContactPatternInputSchema,
+  ContactPatternOutputSchema,
+  contactPattern,
+} from './pattern/contactPattern';
 import { PhotoScaleInputSchema, PhotoScaleOutputSchema, photoScale } from './photoScale';
-import { SurfaceDamageInputSchema, SurfaceDamageOutputSchema, surfaceDamage } from './surfaceDamage';
+import { SurfaceDamageInputSchema, SurfaceDamageOutputSchema, surfaceDamage } from './pits/surfaceDamage';
 
 export const IMAGING_CALCULATIONS = {
   'contact-pattern': onPicture(

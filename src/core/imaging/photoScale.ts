@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { BadInput } from '../badInput';
 import { notNegative, positive } from '../fields';
-import { QuadSchema } from './contactPattern';
 import { quadArea } from './homography';
+import { QuadSchema } from './pattern/contactPattern';
 import { measureInPlane } from './planeMeasures';
 
 const point = QuadSchema.items[0];

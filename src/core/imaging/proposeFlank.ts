@@ -1,5 +1,5 @@
-import { otsu } from './compound';
 import { convexHull, largestQuad, rowEnds } from './hull';
+import { otsu } from './pattern/compound';
 import { blobsOf, blur, close, fillHoles, open, quantile, type Size, sampled } from './planes';
 import { LINEAR, type Quad, type Raster } from './raster';
 

@@ -1,6 +1,6 @@
 import { calculation } from '../calculation';
-import { AgreementInputSchema, AgreementOutputSchema, agreement } from './agreement';
-import { GaugeStudyInputSchema, GaugeStudyOutputSchema, gaugeStudy } from './gaugeStudy';
+import { AgreementInputSchema, AgreementOutputSchema, agreement } from '../gauge-study/agreement';
+import { GaugeStudyInputSchema, GaugeStudyOutputSchema, gaugeStudy } from '../gauge-study/gaugeStudy';
 import { OutliersInputSchema, OutliersOutputSchema, outliers } from './outliers';
 import { RotationSeriesInputSchema, RotationSeriesOutputSchema, rotationSeries } from './rotationSeries';
 import { verdict } from './verdict';

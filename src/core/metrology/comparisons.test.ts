@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedCatalogs } from '@/catalog/shipped';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
+import { partLetter, studyOrder } from '../gauge-study/studyOrder';
+import { tellGaugeStudy } from '../gauge-study/tellGaugeStudy';
 import { checkFromDefinition, placesOfPattern } from './checkFromDefinition';
 import { placesOf } from './places';
 import { shapeOfPlanes } from './planes';
 import { repeatsAtPlaces } from './repeats';
 import { rotationSeries } from './rotationSeries';
-import { partLetter, studyOrder } from './studyOrder';
-import { tellGaugeStudy } from './tellGaugeStudy';
 import { atReference, isNearReference } from './temperature';
 import { compareTwoWays } from './twoWays';
 

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import * as v from 'valibot';
 import { describe, expect, it } from 'vitest';
 import { BadInput } from '../badInput';
-import { AgreementInputSchema, agreement } from './agreement';
-import { GaugeStudyInputSchema, gaugeStudy } from './gaugeStudy';
+import { AgreementInputSchema, agreement } from '../gauge-study/agreement';
+import { GaugeStudyInputSchema, gaugeStudy } from '../gauge-study/gaugeStudy';
 import { OutliersInputSchema, outliers } from './outliers';
 import { harmonicsAt, RotationSeriesInputSchema, rotationSeries } from './rotationSeries';
 

@@ -1,14 +1,14 @@
 import type { GradeOrNone } from '@/model/damage';
 import type { Position, UnitType } from '@/model/unitType';
-import { brokenMeshes } from './brokenMesh';
 import { frameOf } from './frame';
 import { type Box, boxOf, type Point, pointInside } from './geometry';
 import { type HatchAngle, hatchAngles } from './hatching';
-import { hullPieces } from './hullPiece';
-import { EDGE, FOOT, labelSection } from './labelSection';
-import { LABEL_HEIGHT, type LabelSide, type PlacedLabel } from './labels';
-import { pieceOf } from './pieceOf';
-import type { LineKind, Piece, Tone } from './shapes';
+import { EDGE, FOOT, labelSection } from './labels/labelSection';
+import { LABEL_HEIGHT, type LabelSide, type PlacedLabel } from './labels/labels';
+import { brokenMeshes } from './pieces/brokenMesh';
+import { hullPieces } from './pieces/hullPiece';
+import { pieceOf } from './pieces/pieceOf';
+import type { LineKind, Piece, Tone } from './pieces/shapes';
 import { type ToothPlate, toothPlates } from './toothPlates';
 
 export interface SectionOptions {

@@ -1,5 +1,5 @@
 import { boxesTouch, boxOf } from './geometry';
-import type { Area } from './shapes';
+import type { Area } from './pieces/shapes';
 
 export type HatchAngle = 45 | -45;
 

@@ -4,7 +4,7 @@ import type { DescribedTrain } from '../gearing/trainOfType';
 import type { Section } from './drawSection';
 import { frameOf } from './frame';
 import type { Point } from './geometry';
-import { drawnPitchRadius } from './pieceOf';
+import { drawnPitchRadius } from './pieces/pieceOf';
 
 /** A point that power passes, in millimetres of the sheet. */
 interface Waypoint {

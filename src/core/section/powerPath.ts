@@ -3,7 +3,7 @@ import type { DescribedTrain, TrainInGear } from '../gearing/trainOfType';
 import type { Section } from './drawSection';
 import { frameOf } from './frame';
 import { type Box, boxesTouch, type Point } from './geometry';
-import { drawnPitchRadius } from './pieceOf';
+import { drawnPitchRadius } from './pieces/pieceOf';
 import { outerEnd, powerFlow } from './powerFlow';
 
 export interface PowerPath {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
-import { bevelCone } from './bevelPiece';
 import { drawSection, type Section, type SectionOptions } from './drawSection';
 import { boxesTouch, pointInside } from './geometry';
-import { badgePlace } from './labels';
-import { drawnPitchRadius } from './pieceOf';
+import { badgePlace } from './labels/labels';
+import { bevelCone } from './pieces/bevelPiece';
+import { drawnPitchRadius } from './pieces/pieceOf';
 import { gatherPieces } from './reach';
 import { plateBox } from './toothPlates';
 

@@ -1,6 +1,6 @@
 import type { UnitType } from '@/model/unitType';
 import { type Box, boxesTouch, boxOf, type Point, pointInside } from './geometry';
-import type { Piece, Tone } from './shapes';
+import type { Piece, Tone } from './pieces/shapes';
 
 export interface ToothPlate {
   readonly positionId: string;

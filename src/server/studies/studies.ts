@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { type GaugeStudy, gaugeStudy } from '@/core/metrology/gaugeStudy';
-import { type StudyStep, studyOrder } from '@/core/metrology/studyOrder';
+import { type GaugeStudy, gaugeStudy } from '@/core/gauge-study/gaugeStudy';
+import { type StudyStep, studyOrder } from '@/core/gauge-study/studyOrder';
 import { parseReading } from '@/core/quantity/parseReading';
 import { baseUnit, convert, sameDimension, toBase } from '@/core/quantity/units';
 import { logChange } from '@/db/changeLog';

@@ -1,35 +1,30 @@
 'use client';
 
 import { Box, Grid } from '@chakra-ui/react';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { tinykeys } from 'tinykeys';
+import { openHolds } from '@/core/strip/holds';
 import type { Actor } from '@/model/people';
 import type { Right } from '@/model/rights';
-import { HoldPanel } from '../hold/HoldPanel';
+import { typesInto } from '../frame/typesInto';
 import type { FirstOfJob } from '../job/jobStore';
-import { type Undoable, UndoBar } from '../job/UndoBar';
-import { BenchProvider, useOfJob, useOpenBench, type Watch } from '../job/useJob';
+import type { Undoable } from '../job/UndoBar';
+import { AtBenchProvider } from '../job/useBench';
+import { useBenchPlace } from '../job/useBenchPlace';
+import { JobProvider, useOfJob, useOpenBench, type Watch } from '../job/useJob';
 import { Watching } from '../job/Watching';
-import { PhotographDesk } from '../picture/PhotographDesk';
+import { Arriving } from '../kit/later';
+import { MeasuringProvider, useMeasuringOf } from '../measure/useMeasuring';
+import { FootBar } from './FootBar';
+import { focusWhereOpened } from './focusWhereOpened';
 import { JobStrip } from './JobStrip';
+import { HoldPanel, PhotographDesk, ScanLabel, Ticket } from './pieces';
 import { Run } from './Run';
-import { ScanLabel } from './ScanLabel';
-import { StationWork } from './StationWork';
-import type { Measuring } from './seriesWalk';
-import { Ticket } from './Ticket';
-import { useBenchPlace } from './useBenchPlace';
+import { Station } from './Station';
 import { useOfflineBench } from './useOfflineBench';
 
-/** What was chosen while measuring; another part or another check begins afresh. */
-function useMeasuring(of: string): [Measuring, (measuring: Measuring) => void] {
-  const [chosen, setChosen] = useState<{ of: string; measuring: Measuring }>({ of, measuring: {} });
-  const choose = useCallback((measuring: Measuring) => setChosen({ of, measuring }), [of]);
-  return [chosen.of === of ? chosen.measuring : {}, choose];
-}
-
-/** What the strip shows of the job; and what only acts on it. */
+/** What the strip shows of the job; and what the run does. */
 const STRIP: Watch = ({ snapshot, photographs }) => [snapshot.job, snapshot.records, photographs];
-const NOTHING: Watch = () => [];
 
 interface BenchProps {
   readonly first: FirstOfJob;
@@ -41,138 +36,143 @@ interface BenchProps {
 /** One job at the bench: opened once, and shown by parts that each watch their own piece of it. */
 export function Bench({ first, actor, rights, today }: BenchProps) {
   const opened = useOpenBench(first, actor);
-  useOfflineBench(first.snapshot.job);
+  const onDevice = useOfflineBench(first.snapshot.job);
   return (
-    <BenchProvider value={opened}>
-      <OpenBench {...{ actor, rights, today }} />
-    </BenchProvider>
+    <JobProvider value={opened}>
+      <OpenBench {...{ actor, rights, today, onDevice }} />
+    </JobProvider>
   );
 }
 
-/** Its strip, the run, the station's work on the left, the open part's ticket on the right. */
-function OpenBench({ actor, rights, today }: Omit<BenchProps, 'first'>) {
+interface OpenBenchProps extends Omit<BenchProps, 'first'> {
+  readonly onDevice: boolean;
+}
+
+/** The frame: its strip and run, the station with the drawing it works on, the open part's ticket, and the bar at the foot. */
+function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
   const place = useBenchPlace();
   const [undoable, setUndoable] = useState<Undoable>();
   const [asList, setAsList] = useState(false);
-  const [scanning, setScanning] = useState(false);
-  const [holding, setHolding] = useState(false);
-  const [measuring, setMeasuring] = useMeasuring(`${place.part} ${place.check}`);
+  const [sheet, setSheet] = useState<'scanner' | 'hold'>();
+  const measuring = useMeasuringOf(`${place.part} ${place.check}`);
   const jobId = useOfJob(({ snapshot }) => snapshot.job.id);
-  const counts = useOfJob((state) => state.counts);
   const open = useOfJob(({ parts }) => parts.find((part) => part.position.id === place.part));
-  const close = () => place.goTo({ part: null });
-  const forget = () => setUndoable(undefined);
+  const forget = useCallback(() => setUndoable(undefined), []);
+  const toggle = (which: typeof sheet) => setSheet((shown) => (shown === which ? undefined : which));
+  const bench = useMemo(
+    () => ({ actor, rights, place, asList, showAsList: setAsList, tellKept: setUndoable }),
+    [actor, rights, place, asList],
+  );
   useEffect(
     () =>
       tinykeys(window, {
         l: (event) => {
-          if (
-            !(
-              event.target instanceof HTMLInputElement ||
-              event.target instanceof HTMLTextAreaElement ||
-              event.target instanceof HTMLSelectElement
-            )
-          )
-            setAsList((list) => !list);
+          if (!typesInto(event.target)) setAsList((list) => !list);
         },
-        Escape: () => {
-          if (scanning) setScanning(false);
-          else if (holding) setHolding(false);
+        Escape: (event) => {
+          if (event.defaultPrevented) return;
+          if (sheet) setSheet(undefined);
           else if (place.photographs) place.goTo({ photographs: false });
-          else if (place.part) place.goTo({ part: null });
+          else if (place.part) {
+            focusWhereOpened(place.part);
+            place.goTo({ part: null });
+          }
         },
       }),
-    [place, scanning, holding],
+    [place, sheet],
   );
   return (
-    <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={jobId}>
-      <Box as="header" bg="bar" color="onBlue" paddingInline="16px" paddingTop="8px">
-        <Watching of={STRIP}>
-          {(job) => (
-            <JobStrip
-              {...{ job, actor, today, scanning, holding }}
-              onHold={() => setHolding(!holding)}
-              onScan={() => setScanning(!scanning)}
-              onPhotographs={() => place.goTo({ photographs: !place.photographs, look: [] })}
-            />
-          )}
-        </Watching>
-        <Run counts={counts} current={place.station} onGo={(station) => place.goTo({ station })} />
-      </Box>
-      {holding && (
-        <Box padding="12px 16px" borderBottom="1.5px solid" borderColor="ink">
-          <Watching>
+    <AtBenchProvider value={bench}>
+      <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={jobId}>
+        <Box as="header" bg="bar" color="onBlue" paddingInline={{ base: '8px', md: '16px' }} flexShrink={0}>
+          <Watching of={STRIP}>
             {(job) => (
-              <HoldPanel {...{ job, actor, rights }} station={place.station} onUndoable={setUndoable} />
+              <JobStrip
+                {...{ job, today }}
+                scanning={sheet === 'scanner'}
+                holding={sheet === 'hold'}
+                onHold={() => toggle('hold')}
+                onScan={() => toggle('scanner')}
+                onPhotographs={() => place.goTo({ photographs: !place.photographs, look: [] })}
+              />
             )}
           </Watching>
+          <RunOfJob />
         </Box>
-      )}
-      {scanning && (
-        <Watching>
-          {(job) => (
-            <ScanLabel
-              job={job}
-              onOpen={(part) => {
-                setScanning(false);
-                place.goTo({ part, photographs: false });
-              }}
-            />
-          )}
-        </Watching>
-      )}
-      {place.photographs && (
-        <Box as="main" flex="1">
-          <Watching>
-            {(job) => <PhotographDesk {...{ job, actor, rights, place }} onUndoable={setUndoable} />}
-          </Watching>
-        </Box>
-      )}
-      {!place.photographs && (
-        <Grid
-          as="main"
-          templateColumns={{ base: '1fr', lg: open ? 'minmax(0, 1fr) 560px' : '1fr' }}
-          flex="1"
-          alignItems="stretch"
-        >
-          <Box padding="12px 16px" minWidth="0">
-            <StationWork
-              actor={actor}
-              rights={rights}
-              place={place}
-              open={open}
-              asList={asList}
-              measuring={measuring}
-              onMeasuring={setMeasuring}
-              onUndoable={setUndoable}
-              onAsList={setAsList}
-            />
+        {sheet === 'hold' && (
+          <Box padding="12px 16px" borderBottom="1.5px solid" borderColor="ink">
+            <Arriving>
+              <Watching>{(job) => <HoldPanel job={job} />}</Watching>
+            </Arriving>
           </Box>
-          {open && (
-            <Box
-              as="aside"
-              aria-label={`Ticket of ${open.position.name}`}
-              borderLeft={{ lg: '1.5px solid' }}
-              borderColor="ink"
-              minWidth="0"
-              order={{ base: -1, lg: 1 }}
+        )}
+        {sheet === 'scanner' && (
+          <Arriving>
+            <Watching>
+              {(job) => (
+                <ScanLabel
+                  job={job}
+                  onOpen={(part) => {
+                    setSheet(undefined);
+                    place.goTo({ part, photographs: false });
+                  }}
+                />
+              )}
+            </Watching>
+          </Arriving>
+        )}
+        {place.photographs ? (
+          <Box as="main" flex="1">
+            <Arriving>
+              <Watching>{(job) => <PhotographDesk job={job} />}</Watching>
+            </Arriving>
+          </Box>
+        ) : (
+          <MeasuringProvider value={measuring}>
+            <Grid
+              as="main"
+              templateColumns={{ base: 'minmax(0, 1fr)', lg: open ? TICKET_COLUMNS : 'minmax(0, 1fr)' }}
+              flex="1"
+              alignItems="stretch"
             >
-              <Watching key={open.position.id}>
-                {(job) => (
-                  <Ticket
-                    part={open}
-                    {...{ job, actor, rights, place, measuring }}
-                    onMeasuring={setMeasuring}
-                    onClose={close}
-                    onUndoable={setUndoable}
-                  />
-                )}
-              </Watching>
-            </Box>
-          )}
-        </Grid>
-      )}
-      <Watching of={NOTHING}>{(job) => <UndoBar undoable={undoable} job={job} onDone={forget} />}</Watching>
-    </Box>
+              <Box padding={{ base: '12px', md: '12px 16px' }} minWidth="0">
+                <Station open={open} />
+              </Box>
+              {open && (
+                <Box
+                  as="aside"
+                  aria-label={`Ticket of ${open.position.name}`}
+                  borderLeft={{ lg: '1.5px solid' }}
+                  borderColor="ink"
+                  minWidth="0"
+                  order={{ base: -1, lg: 1 }}
+                >
+                  <Arriving>
+                    <Watching key={open.position.id}>{(job) => <Ticket part={open} job={job} />}</Watching>
+                  </Arriving>
+                </Box>
+              )}
+            </Grid>
+          </MeasuringProvider>
+        )}
+        <FootBar undoable={undoable} onDone={forget} onDevice={onDevice} />
+      </Box>
+    </AtBenchProvider>
+  );
+}
+
+const TICKET_COLUMNS = 'minmax(0, 1fr) 540px';
+
+function RunOfJob() {
+  const counts = useOfJob((state) => state.counts);
+  const records = useOfJob(({ snapshot }) => snapshot.records);
+  const place = useBenchPlace();
+  return (
+    <Run
+      counts={counts}
+      current={place.station}
+      heldAt={openHolds(records).at(-1)?.content.station}
+      onGo={(station) => place.goTo({ station })}
+    />
   );
 }

@@ -8,7 +8,7 @@ import type { BenchJob } from '../job/useJob';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { useCamera } from './useCamera';
+import { useCamera } from '../photographs/useCamera';
 
 const LOOK_EVERY_MS = 250;
 

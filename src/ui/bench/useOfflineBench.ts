@@ -1,32 +1,65 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import type { JobSnapshot } from '@/model/snapshot';
-
-/**
- * Lets this device keep the job's page, so that it opens again without network. Browsers only allow it over HTTPS (or on
- * the machine itself); elsewhere the bench works as long as the page stays open.
- */
-export function useOfflineBench({ unitTypeId, unitTypeRevision }: PinnedType): void {
-  const type = `/api/v1/unit-types/${unitTypeId}/revisions/${unitTypeRevision}`;
-  useEffect(() => {
-    if (!('serviceWorker' in navigator)) return;
-    void keepThisPage(type);
-  }, [type]);
-}
+import { fetchAll } from '../kit/later';
 
 type PinnedType = Pick<JobSnapshot['job'], 'unitTypeId' | 'unitTypeRevision'>;
 
-async function keepThisPage(type: string): Promise<void> {
+/**
+ * Lets this device keep the job's page, so that it opens again without network: everything that comes later is fetched when there is
+ * nothing else to do, then all of it is handed to the device's worker. Browsers only allow that over HTTPS (or on the machine
+ * itself); elsewhere the bench works as long as the page stays open. Answers whether it is kept.
+ */
+export function useOfflineBench({ unitTypeId, unitTypeRevision }: PinnedType): boolean {
+  const [kept, setKept] = useState(false);
+  const type = `/api/v1/unit-types/${unitTypeId}/revisions/${unitTypeRevision}`;
+  useEffect(() => {
+    let gone = false;
+    const keep = async () => {
+      await arrived();
+      await fetchAll().catch(() => undefined);
+      const done = 'serviceWorker' in navigator && (await keepThisPage(type));
+      if (!gone) setKept(done);
+    };
+    void keep();
+    return () => {
+      gone = true;
+    };
+  }, [type]);
+  return kept;
+}
+
+/** Once what this page was opened for stands there, and the browser has nothing else to do. */
+async function arrived(): Promise<void> {
+  const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+  do await pause(300);
+  while (document.querySelector('[data-loading]'));
+  const idle = window.requestIdleCallback ?? ((work: () => void) => window.setTimeout(work, 500));
+  await new Promise<void>((resolve) => idle(() => resolve()));
+}
+
+async function keepThisPage(type: string): Promise<boolean> {
   try {
     await navigator.serviceWorker.register(`/bench-worker.js?build=${process.env.NEXT_PUBLIC_BUILD ?? ''}`);
     const { active } = await navigator.serviceWorker.ready;
+    if (!active) return false;
     const parts = performance
       .getEntriesByType('resource')
       .map(({ name }) => name)
       .filter((name) => new URL(name).pathname.startsWith('/_next/static/'));
-    active?.postMessage({ keep: [window.location.href, type, ...parts] });
+    return await answered(active, { keep: [window.location.href, type, ...parts] });
   } catch {
     // A browser that refuses it (private window, no room) works as before, with network.
+    return false;
   }
+}
+
+/** The worker's answer comes once all of it lies on the device. */
+function answered(worker: ServiceWorker, message: unknown): Promise<boolean> {
+  return new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = ({ data }) => resolve(data === 'kept');
+    worker.postMessage(message, [port2]);
+  });
 }

@@ -2,8 +2,8 @@
 
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
-import { PicturePick } from '../bench/PicturePick';
 import { Press } from '../kit/Press';
+import { PicturePick } from '../photographs/PicturePick';
 
 /** Photographs of the unit as it came; they wait in the form until the unit hangs on the rack, then go their usual way. */
 export function FirstPictures({

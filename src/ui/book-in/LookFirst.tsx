@@ -12,7 +12,7 @@ import { SectionDrawing } from '../section/SectionDrawing';
 interface LookFirstProps {
   readonly unitType: UnitType;
   readonly symptoms: readonly Symptom[];
-  /** What was found already; left out before the job exists. */
+  /** What was found already, on the drawing beside; left out before the job exists, when the drawing is shown here. */
   readonly parts?: readonly PartState[];
   readonly onOpen?: (positionId: string) => void;
 }
@@ -34,11 +34,11 @@ export function LookFirst({ unitType, symptoms, parts, onOpen }: LookFirstProps)
       <Heading as="h3" fontSize="16px">
         The symptoms point here first
       </Heading>
-      {unitType.axes.length > 0 && (
+      {unitType.axes.length > 0 && parts === undefined && (
         <SectionDrawing
           unitType={unitType}
-          parts={parts ?? []}
-          asDescribed={parts === undefined}
+          parts={[]}
+          asDescribed
           selected={undefined}
           marked={new Set(suspects.map(({ positionId }) => positionId))}
           onOpen={onOpen ?? (() => undefined)}

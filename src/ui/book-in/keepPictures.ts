@@ -1,6 +1,6 @@
 import type { Actor } from '@/model/people';
-import { sha256Of } from '../bench/pictureFiles';
 import { queuePhotograph } from '../job/queuePhotograph';
+import { sha256Of } from '../photographs/pictureFiles';
 
 /** Puts the photographs of a unit that hangs now on their way; answers the names of those that this device can't keep. */
 export async function keepPictures(

@@ -4,14 +4,15 @@ import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { partProposal } from '@/core/decisions/partProposal';
 import { UNIT_DECISIONS, type UnitDecisionId } from '@/model/job';
-import { decisionName } from '../bench/DecideFace';
-import type { StationProps } from '../bench/StationWork';
 import { keptOr } from '../job/keptOr';
 import { LostVersions } from '../job/LostVersions';
+import { type OfJob, useBench } from '../job/useBench';
 import { Field, TextArea } from '../kit/Field';
 import { GradeLine } from '../kit/GradeMark';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { BesideSection } from '../section/BesideSection';
+import { decisionName } from '../ticket/DecideFace';
 
 const Cell = chakra('td', {
   base: {
@@ -32,66 +33,89 @@ const Head = chakra('th', {
 });
 
 /** Part by part, then the unit: what was proposed beside what a person decided. */
-export function DecideStation(props: StationProps & { readonly onOpen: (positionId: string) => void }) {
-  const { job, onOpen } = props;
+export function DecideStation({ job }: OfJob) {
+  const { place } = useBench();
   const { snapshot, parts } = job;
+  const decided = new Set(
+    snapshot.decisions
+      .filter(({ decision }) => decision !== 'not-decided')
+      .map(({ positionId }) => positionId),
+  );
+  // To mark all of them would say nothing: those that can't stay as they are come first.
+  const pressing = parts
+    .filter(({ position, grade }) => !decided.has(position.id) && (grade ?? 0) >= 3)
+    .map(({ position }) => position.id);
+  const decide = (part: string) => place.goTo({ part, face: 'decide' });
   return (
-    <Box>
-      <UnitDecisionForm {...props} />
-      <Heading as="h3" fontSize="16px" marginTop="24px">
-        Part by part
-      </Heading>
-      <Box overflowX="auto">
-        <chakra.table width="100%" fontSize="15px">
-          <thead>
-            <tr>
-              {['Part', 'Grade', 'Proposed', 'Decided'].map((head) => (
-                <Head key={head}>{head}</Head>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {parts.map((part) => {
-              const entry = snapshot.decisions.find((decision) => decision.positionId === part.position.id);
-              const proposal = partProposal(part, parts, snapshot.unitType.sets);
-              return (
-                <tr key={part.position.id}>
-                  <Cell>
-                    <Press
-                      size="row"
-                      kind="quiet"
-                      padding="0"
-                      fontWeight={600}
-                      onClick={() => onOpen(part.position.id)}
-                    >
-                      {part.position.name}
-                    </Press>
-                  </Cell>
-                  <Cell>
-                    <GradeLine grade={part.grade} />
-                  </Cell>
-                  <Cell>
-                    {decisionName(proposal.decision)}
-                    <Box fontSize="13px" color="second">
-                      {proposal.reason}
-                    </Box>
-                  </Cell>
-                  <Cell>
-                    {entry
-                      ? `${decisionName(entry.decision)}${entry.reason ? `: ${entry.reason}` : ''}`
-                      : '–'}
-                  </Cell>
-                </tr>
-              );
-            })}
-          </tbody>
-        </chakra.table>
+    <BesideSection
+      job={job}
+      marked={pressing}
+      onOpen={decide}
+      note={
+        pressing.length > 0
+          ? 'Marked: graded 3 or worse, and not decided yet. Tap a part to decide it.'
+          : 'Tap a part to decide it, or to see what was decided.'
+      }
+    >
+      <Box>
+        <UnitDecisionForm job={job} />
+        <Heading as="h3" fontSize="16px" marginTop="24px">
+          Part by part
+        </Heading>
+        <Box overflowX="auto">
+          <chakra.table width="100%" fontSize="15px">
+            <thead>
+              <tr>
+                {['Part', 'Grade', 'Proposed', 'Decided'].map((head) => (
+                  <Head key={head}>{head}</Head>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {parts.map((part) => {
+                const entry = snapshot.decisions.find((decision) => decision.positionId === part.position.id);
+                const proposal = partProposal(part, parts, snapshot.unitType.sets);
+                return (
+                  <tr key={part.position.id}>
+                    <Cell>
+                      <Press
+                        size="row"
+                        kind="quiet"
+                        padding="0"
+                        fontWeight={600}
+                        data-row={part.position.id}
+                        onClick={() => decide(part.position.id)}
+                      >
+                        {part.position.name}
+                      </Press>
+                    </Cell>
+                    <Cell>
+                      <GradeLine grade={part.grade} />
+                    </Cell>
+                    <Cell>
+                      {decisionName(proposal.decision)}
+                      <Box fontSize="13px" color="second">
+                        {proposal.reason}
+                      </Box>
+                    </Cell>
+                    <Cell>
+                      {entry
+                        ? `${decisionName(entry.decision)}${entry.reason ? `: ${entry.reason}` : ''}`
+                        : '–'}
+                    </Cell>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </chakra.table>
+        </Box>
       </Box>
-    </Box>
+    </BesideSection>
   );
 }
 
-function UnitDecisionForm({ job, rights }: StationProps) {
+function UnitDecisionForm({ job }: OfJob) {
+  const { rights } = useBench();
   const { unitDecision } = job.snapshot;
   const [decision, setDecision] = useState<UnitDecisionId>(unitDecision?.decision ?? 'repair');
   const [reason, setReason] = useState(unitDecision?.reason ?? '');
@@ -105,7 +129,7 @@ function UnitDecisionForm({ job, rights }: StationProps) {
     void job.sendWaiting();
   };
   return (
-    <Box maxWidth="860px">
+    <Box>
       <Heading as="h3" fontSize="16px">
         The unit
         {unitDecision

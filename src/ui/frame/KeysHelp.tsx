@@ -3,7 +3,9 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
+import { Pop } from '../kit/Pop';
 import { Press } from '../kit/Press';
+import { typesInto } from './typesInto';
 
 export const KeyCap = chakra('kbd', {
   base: {
@@ -18,46 +20,43 @@ export const KeyCap = chakra('kbd', {
   },
 });
 
+/** A key, and what it does. */
+export type KeyWords = readonly (readonly [key: string, what: string])[];
+
 /** The shortcuts of the page, opened by `?`. */
-export function KeysHelp({ keys }: { readonly keys: readonly (readonly [string, string])[] }) {
+export function KeysHelp({ keys }: { readonly keys: KeyWords }) {
   const [open, setOpen] = useState(false);
   useEffect(
     () =>
       tinykeys(window, {
         'Shift+?': (event) => {
-          if (!(event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement))
-            setOpen((shown) => !shown);
+          if (!typesInto(event.target)) setOpen((shown) => !shown);
         },
-        Escape: () => setOpen(false),
       }),
     [],
   );
   return (
-    <Box position="relative" display={{ base: 'none', md: 'block' }}>
-      <Press kind="onBlue" border="none" onClick={() => setOpen(!open)} aria-expanded={open}>
-        Keys <KeyCap>?</KeyCap>
-      </Press>
-      {open && (
-        <Box
-          position="absolute"
-          right="0"
-          top="48px"
-          zIndex={30}
-          bg="paper"
-          color="ink"
-          border="2px solid"
-          borderColor="ink"
-          padding="16px"
-          width="280px"
-        >
-          {keys.map(([key, what]) => (
-            <Flex key={key} justify="space-between" paddingBlock="4px">
-              <span>{what}</span>
-              <KeyCap>{key}</KeyCap>
-            </Flex>
-          ))}
-        </Box>
-      )}
+    <Box display={{ base: 'none', md: 'block' }}>
+      <Pop
+        label="Keys"
+        width="320px"
+        open={open}
+        onOpen={setOpen}
+        trigger={
+          <Press kind="onBlue" border="none" paddingInline="8px" aria-label="Keys">
+            <KeyCap fontSize="15px" lineHeight="22px">
+              ?
+            </KeyCap>
+          </Press>
+        }
+      >
+        {keys.map(([key, what]) => (
+          <Flex key={key} justify="space-between" gap="12px" paddingBlock="4px">
+            <span>{what}</span>
+            <KeyCap whiteSpace="nowrap">{key}</KeyCap>
+          </Flex>
+        ))}
+      </Pop>
     </Box>
   );
 }

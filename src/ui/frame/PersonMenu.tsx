@@ -10,12 +10,12 @@ import { forgetJobs } from '../job/keptJobs';
 import { Field, Select, TextInput } from '../kit/Field';
 import { useReadsIn } from '../kit/figures';
 import { ErrorNotice } from '../kit/Notice';
+import { Pop } from '../kit/Pop';
 import { Press, PressLink } from '../kit/Press';
 import { send } from '../kit/send';
 
 /** Who is signed in, the quick change of person by PIN, the shift, and the way out. */
-export function PersonMenu({ actor }: { readonly actor: Actor }) {
-  const [open, setOpen] = useState(false);
+export function PersonMenu({ actor, small = false }: { readonly actor: Actor; readonly small?: boolean }) {
   const { resolvedTheme, setTheme } = useTheme();
   const toggleShift = () => setTheme(resolvedTheme === 'dark' ? 'light' : 'dark');
   const router = useRouter();
@@ -30,69 +30,74 @@ export function PersonMenu({ actor }: { readonly actor: Actor }) {
     window.location.assign('/sign-in');
   };
   return (
-    <Box position="relative">
-      <Press
-        kind="onBlue"
-        border="none"
-        onClick={() => setOpen(!open)}
-        aria-expanded={open}
-        paddingInline="8px"
-      >
-        <UserRound size={20} aria-hidden />
-        {actor.name}
-        <Box as="span" fontWeight={400} color="onBlueSecond">
-          change
-        </Box>
-      </Press>
-      {open && (
-        <Box
-          position="absolute"
-          right="0"
-          top="48px"
-          zIndex={30}
-          bg="paper"
-          color="ink"
-          border="2px solid"
-          borderColor="ink"
-          padding="16px"
-          width="300px"
-        >
-          <ChangePerson />
-          <Flex gap="8px" marginTop="12px" borderTop="1px solid" borderColor="rule" paddingTop="12px">
-            <PressLink href="/gauges" flex={1}>
-              Gauges
-            </PressLink>
-            <PressLink href="/limits" flex={1}>
-              Limits
-            </PressLink>
-            {actor.role === 'admin' && (
-              <PressLink href="/people" flex={1}>
-                People
-              </PressLink>
-            )}
-          </Flex>
-          <PressLink href="/unit-types" width="100%" marginTop="8px">
-            Unit types
+    <Pop
+      label={`${actor.name}: change, shift, pages`}
+      width="300px"
+      trigger={
+        <Press kind="onBlue" border="none" paddingInline="8px" aria-label={`${actor.name}: change, sign out`}>
+          <UserRound size={20} aria-hidden />
+          <Box
+            as="span"
+            display={small ? { base: 'none', xl: 'block' } : { base: 'none', md: 'block' }}
+            maxWidth="150px"
+            overflow="hidden"
+            textOverflow="ellipsis"
+            whiteSpace="nowrap"
+          >
+            {actor.name}
+          </Box>
+          <Box
+            as="span"
+            display={small ? { base: 'none', sm: 'block', xl: 'none' } : { base: 'block', md: 'none' }}
+          >
+            {initialsOf(actor.name)}
+          </Box>
+        </Press>
+      }
+    >
+      <ChangePerson />
+      <Flex gap="8px" marginTop="12px" borderTop="1px solid" borderColor="rule" paddingTop="12px">
+        <PressLink href="/gauges" flex={1}>
+          Gauges
+        </PressLink>
+        <PressLink href="/limits" flex={1}>
+          Limits
+        </PressLink>
+        {actor.role === 'admin' && (
+          <PressLink href="/people" flex={1}>
+            People
           </PressLink>
-          <Press marginTop="12px" width="100%" onClick={() => void readOtherwise()}>
-            <Ruler size={16} aria-hidden />
-            {readsIn === 'metric' ? 'Read in inches' : 'Read in millimetres'}
-          </Press>
-          <Flex gap="8px" marginTop="12px">
-            <Press onClick={toggleShift} flex={1}>
-              <Sun size={16} aria-hidden />
-              <Moon size={16} aria-hidden />
-              Other shift
-            </Press>
-            <Press onClick={leave} flex={1}>
-              Sign out
-            </Press>
-          </Flex>
-        </Box>
-      )}
-    </Box>
+        )}
+      </Flex>
+      <PressLink href="/unit-types" width="100%" marginTop="8px">
+        Unit types
+      </PressLink>
+      <Press marginTop="12px" width="100%" onClick={() => void readOtherwise()}>
+        <Ruler size={16} aria-hidden />
+        {readsIn === 'metric' ? 'Read in inches' : 'Read in millimetres'}
+      </Press>
+      <Flex gap="8px" marginTop="12px">
+        <Press onClick={toggleShift} flex={1}>
+          <Sun size={16} aria-hidden />
+          <Moon size={16} aria-hidden />
+          Other shift
+        </Press>
+        <Press onClick={leave} flex={1}>
+          Sign out
+        </Press>
+      </Flex>
+    </Pop>
   );
 }
+
+/** Tovik Harn: TH. */
+const initialsOf = (name: string): string =>
+  name
+    .split(/[\s-]+/)
+    .map((word) => word[0] ?? '')
+    .join('')
+    .slice(0, 2)
+    .toUpperCase();
 
 function ChangePerson() {
   const [colleagues, setColleagues] = useState<readonly { id: string; name: string }[]>([]);

@@ -4,30 +4,34 @@ import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { openHolds, tellHold } from '@/core/strip/holds';
 import { STATIONS, type StationId } from '@/model/job';
-import type { Right } from '@/model/rights';
+import { type OfJob, useBench } from '../job/useBench';
+import { useKeep } from '../job/useKeep';
 import { longDate, longInstant } from '../kit/dates';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
-import { type Keeping, useKeep } from '../strip/useKeep';
 
 const EMPTY = { reason: '', whoActs: '', until: '' };
 
 /** What holds the job: each hold with whose turn it is, and the way to lift it or to put the job on hold. */
-export function HoldPanel(
-  props: Keeping & { readonly rights: readonly Right[]; readonly station: StationId },
-) {
-  const { job, rights, station } = props;
+export function HoldPanel({ job }: OfJob) {
+  const { rights, place } = useBench();
   const { snapshot } = job;
-  const keep = useKeep(props);
+  const keep = useKeep(job);
   const [said, setSaid, forget] = useKept(`hold ${snapshot.job.id}`, EMPTY);
   const [trouble, setTrouble] = useState('');
   const mayHold = rights.includes('job.hold');
   const hold = async () => {
     const { reason, whoActs, until } = said;
     if (reason.trim() === '') return setTrouble('Say what it waits for.');
-    const content = { what: 'held' as const, reason, whoActs, station, ...(until ? { until } : {}) };
+    const content = {
+      what: 'held' as const,
+      reason,
+      whoActs,
+      station: place.station,
+      ...(until ? { until } : {}),
+    };
     const wrong = await keep(content, `On hold: ${reason}`);
     setTrouble(wrong ?? '');
     if (!wrong) forget();

@@ -11,9 +11,9 @@ import { identityOfEntry } from '@/core/gearing/identityOfEntry';
 import { formatNumber } from '@/core/quantity/format';
 import { type IdentityCounts, IdentityCountsSchema, type IdentityEntry } from '@/model/measuring';
 import type { UnitType } from '@/model/unitType';
-import type { StationProps } from '../bench/StationWork';
 import { keptOr } from '../job/keptOr';
 import { LostVersions } from '../job/LostVersions';
+import { type OfJob, useBench } from '../job/useBench';
 import { longInstant } from '../kit/dates';
 import { Field, Select, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
@@ -24,7 +24,8 @@ import { OtherRatio } from './OtherRatio';
 const UNDESCRIBED: CountablePair = { id: ANY_PAIR, name: 'The pair that was counted', pinion: 0, ring: 0 };
 
 /** Teeth and splines counted by hand, held against the tag, the casting and the mate; and what another ratio would do. */
-export function IdentityPanel({ job, rights }: StationProps) {
+export function IdentityPanel({ job }: OfJob) {
+  const { rights } = useBench();
   const { unitType, identities } = job.snapshot;
   const pairs = countablePairs(unitType);
   const offered = pairs.length > 0 ? pairs : [UNDESCRIBED];
@@ -81,7 +82,7 @@ function CountForm({
 }: {
   readonly pair: CountablePair;
   readonly entry: IdentityEntry | undefined;
-  readonly job: StationProps['job'];
+  readonly job: OfJob['job'];
   readonly mayCount: boolean;
 }) {
   const { job: current, unitType } = job.snapshot;

@@ -3,10 +3,10 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { type ReactNode, useState } from 'react';
 import type { CaptureKind } from '@/model/job';
-import type { Right } from '@/model/rights';
 import type { Struck } from '@/model/snapshot';
 import { Field, TextInput } from '../kit/Field';
 import { Press } from '../kit/Press';
+import { useBench } from './useBench';
 import type { BenchJob } from './useJob';
 
 interface CaptureLineProps {
@@ -18,12 +18,12 @@ interface CaptureLineProps {
     readonly clockJumped?: boolean;
   };
   readonly job: BenchJob;
-  readonly rights: readonly Right[];
   readonly children: ReactNode;
 }
 
 /** One capture as a line: who took it, whether it still waits, and the way to strike it out with a reason. */
-export function CaptureLine({ kind, capture, job, rights, children }: CaptureLineProps) {
+export function CaptureLine({ kind, capture, job, children }: CaptureLineProps) {
+  const { rights } = useBench();
   const [striking, setStriking] = useState(false);
   const { struck } = capture;
   const waits = job.waiting.has(capture.id);

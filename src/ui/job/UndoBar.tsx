@@ -1,6 +1,6 @@
 'use client';
 
-import { Flex } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import type { CaptureKind } from '@/model/job';
 import { Press } from '../kit/Press';
@@ -14,7 +14,9 @@ export interface Undoable {
 
 const SECONDS = 10;
 
-/** Ten seconds to take the last capture back: off the device if it still waits, struck out as a slip if it is stored. */
+/**
+ * What was just kept, and ten seconds to take it back: off the device if it still waits, struck out as a slip if it is stored.
+ */
 export function UndoBar({
   undoable,
   job,
@@ -41,22 +43,13 @@ export function UndoBar({
     await job.sendWaiting();
   };
   return (
-    <Flex
-      position="sticky"
-      bottom="0"
-      bg="bar"
-      color="onBlue"
-      align="center"
-      justify="flex-end"
-      gap="16px"
-      padding="8px 16px"
-      zIndex={10}
-      role="status"
-    >
-      <span>{undoable.words}</span>
-      <Press kind="undo" size="bench" onClick={() => void undo()}>
+    <>
+      <Box as="span" minWidth="0" lineClamp={2}>
+        {undoable.words}
+      </Box>
+      <Press kind="undo" flexShrink={0} onClick={() => void undo()}>
         Undo {left} s
       </Press>
-    </Flex>
+    </>
   );
 }

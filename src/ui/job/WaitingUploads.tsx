@@ -7,6 +7,7 @@ import { useStore } from 'zustand';
 import type { Actor } from '@/model/people';
 import { RECORD_KINDS } from '@/model/recordKinds';
 import { Field, TextInput } from '../kit/Field';
+import { Pop } from '../kit/Pop';
 import { Press } from '../kit/Press';
 import { saveFile } from '../kit/saveFile';
 import { followQueue, giveUp, queue, sendAgain, sendWaiting } from './queue';
@@ -46,57 +47,68 @@ export function waitingWords(queued: readonly QueuedCapture[], writing = 0): str
   return refused > 0 ? `${count}, ${refused} need${refused === 1 ? 's' : ''} you` : `${count} waiting`;
 }
 
-/** How many captures wait on this device, and the ones that the shop's computer could not store. */
-export function WaitingUploads({ actor }: { readonly actor: Actor }) {
+function useWaiting() {
   const queued = useStore(queue, (state) => state.queued);
   const writing = useStore(queue, (state) => state.writing);
   const trouble = useStore(queue, (state) => state.trouble);
-  useEffect(() => followQueue(actor.id), [actor.id]);
-  const [open, setOpen] = useState(false);
+  const words = trouble === '' ? waitingWords(queued, writing) : 'The store of this device can’t be read';
+  const needsYou = trouble !== '' || queued.some(({ status }) => status === 'needs-you');
+  return { queued, writing, trouble, words, needsYou };
+}
+
+/** Beside its sign where there is no room for words: how many wait, and whether they need somebody. */
+export function WaitingFigure() {
+  const { queued, writing, needsYou } = useWaiting();
+  const figure = `${writing > 0 ? '…' : queued.length}${needsYou ? ' !' : ''}`;
   return (
-    <Box position="relative">
-      <Press
-        kind="onBlue"
-        border="none"
-        onClick={() => setOpen(!open)}
-        aria-expanded={open}
-        fontWeight={400}
-        paddingInline="8px"
-        data-testid="waiting-uploads"
-      >
-        <Upload size={20} aria-hidden />
-        <span aria-live="polite">
-          {trouble === '' ? waitingWords(queued, writing) : 'The store of this device can’t be read'}
-        </span>
-      </Press>
-      {open && (queued.length > 0 || trouble !== '') && (
-        <Box
-          position="absolute"
-          right="0"
-          top="48px"
-          zIndex={30}
-          bg="paper"
-          color="ink"
-          border="2px solid"
-          borderColor="ink"
-          padding="16px"
-          width="min(420px, 90vw)"
-          maxHeight="70vh"
-          overflowY="auto"
+    <Box
+      as="span"
+      aria-hidden="true"
+      fontWeight={600}
+      color={needsYou ? 'brass' : 'onBlue'}
+      _after={{ content: `"${figure}"` }}
+    />
+  );
+}
+
+/** How many captures wait on this device, and the ones that the shop's computer could not store. */
+export function WaitingUploads({
+  actor,
+  small = false,
+}: {
+  readonly actor: Actor;
+  readonly small?: boolean;
+}) {
+  const { queued, trouble, words, needsYou } = useWaiting();
+  useEffect(() => followQueue(actor.id), [actor.id]);
+  return (
+    <Pop
+      label="What waits on this device"
+      width="420px"
+      trigger={
+        <Press
+          kind="onBlue"
+          border="none"
+          fontWeight={400}
+          paddingInline="8px"
+          color={needsYou ? 'brass' : 'onBlue'}
+          title={words}
+          data-testid="waiting-uploads"
         >
-          {trouble === '' ? (
-            <>
-              {queued.map((capture) => (
-                <WaitingLine key={capture.id} capture={capture} actor={actor} />
-              ))}
-              <KeepOwn queued={queued.filter(({ authorId }) => authorId === actor.id)} />
-            </>
-          ) : (
-            <UnreadableStore trouble={trouble} />
-          )}
-        </Box>
-      )}
-    </Box>
+          <Upload size={20} aria-hidden />
+          <Box as="span" aria-live="polite" srOnly={small}>
+            {words}
+          </Box>
+          {small && <WaitingFigure />}
+        </Press>
+      }
+    >
+      {trouble !== '' && <UnreadableStore trouble={trouble} />}
+      {trouble === '' && queued.length === 0 && 'Everything that was captured on this device is stored.'}
+      {trouble === '' &&
+        queued.map((capture) => <WaitingLine key={capture.id} capture={capture} actor={actor} />)}
+      {trouble === '' && <KeepOwn queued={queued.filter(({ authorId }) => authorId === actor.id)} />}
+    </Pop>
   );
 }
 

@@ -1,4 +1,3 @@
-import { downloadZip } from 'client-zip';
 import { deleteDB, openDB } from 'idb';
 import { QUEUE_STORE } from './queueStore';
 
@@ -18,7 +17,9 @@ export async function salvage(): Promise<Blob> {
 }
 
 /** Captures as a ZIP: `captures.jsonl`, and a folder with their pictures. */
-export function asZip(rows: readonly unknown[]): Promise<Blob> {
+export async function asZip(rows: readonly unknown[]): Promise<Blob> {
+  // Needed once in a long while, when everything else has gone wrong.
+  const { downloadZip } = await import('client-zip');
   const lines: string[] = [];
   const pictures: { name: string; input: Blob }[] = [];
   for (const row of rows) {

@@ -65,11 +65,11 @@ export function useOpenBench(first: FirstOfJob, actor: Actor): OpenBench {
   }, [store, jobId, peg, actor]);
 }
 
-const BenchContext = createContext<OpenBench | undefined>(undefined);
-export const BenchProvider = BenchContext.Provider;
+const Context = createContext<OpenBench | undefined>(undefined);
+export const JobProvider = Context.Provider;
 
 function useOpened(): OpenBench {
-  const opened = useContext(BenchContext);
+  const opened = useContext(Context);
   if (!opened) throw new Error('Nothing of a job can be shown where no job is open.');
   return opened;
 }

@@ -13,8 +13,9 @@ const inShop = (iso: string) => (iso.length > 10 ? { in: tz(zone) } : {});
 
 /** 24 Nov 2026 */
 export const longDate = (iso: string): string => format(parseISO(iso), 'd MMM yyyy', inShop(iso));
-/** Tue 24 Nov */
-export const shortDate = (iso: string): string => format(parseISO(iso), 'EEE d MMM', inShop(iso));
+/** Tue 24 Nov; of another year than today's 24 Nov 2026. */
+export const shortDate = (iso: string, today: string): string =>
+  iso.slice(0, 4) === today.slice(0, 4) ? format(parseISO(iso), 'EEE d MMM', inShop(iso)) : longDate(iso);
 /** 24 Nov 2026, 14:05 */
 export const longInstant = (iso: string): string => format(parseISO(iso), 'd MMM yyyy, HH:mm', inShop(iso));
 

@@ -1,10 +1,12 @@
-import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react';
+import { createSystem, defineConfig } from '@chakra-ui/react';
+import { defaultBaseConfig } from '@chakra-ui/react/preset-base';
 
 const tone = (day: string, night: string) => ({ value: { base: day, _dark: night } });
 
 /**
  * Marking-out blue, bone paper, brass where something is now, next or chosen (on blue only), oxide red for
- * grades 4 and 5 and for danger. Two shifts: day and night.
+ * grades 4 and 5 and for danger. Two shifts: day and night. Of the component library's own look nothing is taken: what of it is used
+ * is dressed here, and its recipes for the rest need not be sent.
  */
 const config = defineConfig({
   globalCss: {
@@ -26,6 +28,7 @@ const config = defineConfig({
     },
   },
   theme: {
+    breakpoints: { sm: '480px', md: '768px', lg: '1024px', xl: '1280px' },
     tokens: {
       fonts: {
         body: { value: "'Open Sans Variable', system-ui, sans-serif" },
@@ -43,6 +46,7 @@ const config = defineConfig({
         metal: tone('#0C4052', '#EEE7D7'),
         onBlue: tone('#F4EFE2', '#EEE7D7'),
         onBlueSecond: tone('#C4D3D4', '#A8B6B7'),
+        onBlueRule: tone('#637F88', '#47606A'),
         brass: tone('#E3B354', '#E3B354'),
         oxide: tone('#98290F', '#F2917A'),
         oxideOnBlue: tone('#F2917A', '#F2917A'),
@@ -60,4 +64,4 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+export const system = createSystem(defaultBaseConfig, config);

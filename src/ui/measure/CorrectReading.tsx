@@ -8,18 +8,16 @@ import { sameDimension } from '@/core/quantity/units';
 import { findActive } from '@/core/wear/active';
 import type { Check } from '@/model/checks';
 import type { Reading } from '@/model/snapshot';
-import type { Undoable } from '../job/UndoBar';
 import type { BenchJob } from '../job/useJob';
+import { useKeep } from '../job/useKeep';
 import { Field, Select, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { useKeep } from '../strip/useKeep';
 
 interface CorrectReadingProps {
   readonly reading: Reading;
   readonly check: Check;
   readonly job: BenchJob;
-  readonly onUndoable: (undoable: Undoable) => void;
   readonly onDone: () => void;
 }
 
@@ -27,8 +25,8 @@ interface CorrectReadingProps {
  * Puts right where a reading belongs, or with which gauge it was read, by a record beside it: the reading stays as it was taken.
  * A series that slipped by a place is moved as a whole.
  */
-export function CorrectReading({ reading, check, job, onUndoable, onDone }: CorrectReadingProps) {
-  const keep = useKeep({ job, onUndoable });
+export function CorrectReading({ reading, check, job, onDone }: CorrectReadingProps) {
+  const keep = useKeep(job);
   const [reason, setReason] = useState('');
   const [place, setPlace] = useState(reading.place);
   const [gaugeId, setGaugeId] = useState(reading.gaugeId);

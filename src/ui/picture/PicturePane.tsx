@@ -3,7 +3,7 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { memo, type ReactNode, useMemo } from 'react';
 import { TILE, type Tile, tilesSeen } from '@/core/imaging/tiling';
-import { useWaitingPicture } from '../bench/useWaitingPicture';
+import { useWaitingPicture } from '../job/useWaitingPicture';
 import type { Pane } from './usePane';
 
 /** A picture to look at: one of this job, one that still waits on the device, or one of another unit. */

@@ -108,7 +108,11 @@ function ShelfPlace({ entry, today }: { readonly entry: RackEntry; readonly toda
                 'Waits for nothing'
               )}
             </Box>
-            <Box>{late ? `was promised ${shortDate(entry.dueOn)}` : `until ${shortDate(entry.dueOn)}`}</Box>
+            <Box>
+              {late
+                ? `was promised ${shortDate(entry.dueOn, today)}`
+                : `until ${shortDate(entry.dueOn, today)}`}
+            </Box>
           </Box>
         </Flex>
       </Link>

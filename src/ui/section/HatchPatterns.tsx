@@ -1,4 +1,4 @@
-import { SPACING } from '@/core/section/shapes';
+import { SPACING } from '@/core/section/pieces/shapes';
 import { paint } from '../kit/paint';
 
 export const hatchId = (prefix: string, angle: number, spacing: number, bad: boolean): string =>

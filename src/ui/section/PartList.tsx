@@ -34,6 +34,7 @@ export function PartList({ parts, words, selected, onOpen }: PartListProps) {
             fontStretch="87.5%"
             borderLeft="6px solid"
             borderColor={position.id === selected ? 'metal' : 'transparent'}
+            data-row={position.id}
             onClick={() => onOpen(position.id)}
             aria-current={position.id === selected ? 'true' : undefined}
           >

@@ -1,6 +1,6 @@
 'use client';
 
-import { badgePlace, GLYPH_WIDTH, type PlacedLabel } from '@/core/section/labels';
+import { badgePlace, GLYPH_WIDTH, type PlacedLabel } from '@/core/section/labels/labels';
 import type { GradeOrNone } from '@/model/damage';
 import { gradePath, TOOTH_FLANKS, WHOLE_TOOTH } from '@/model/gradeShape';
 import { paint } from '../kit/paint';

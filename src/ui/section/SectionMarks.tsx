@@ -2,7 +2,7 @@
 
 import { memo } from 'react';
 import type { DrawnArea, DrawnLine, Section } from '@/core/section/drawSection';
-import type { LineKind, Tone } from '@/core/section/shapes';
+import type { LineKind, Tone } from '@/core/section/pieces/shapes';
 import { PLATE, type ToothPlate } from '@/core/section/toothPlates';
 import type { GradeOrNone } from '@/model/damage';
 import { paint } from '../kit/paint';

@@ -17,9 +17,10 @@ export function useWidth(holder: RefObject<Element | null>, first: number): numb
   return width;
 }
 
-const FRAME_PX = 192;
+/** Strip and run, the bar at the foot, and the row of keys over the drawing with the space round it. */
+const FRAME_PX = 100 + 60 + 72;
 
-/** Height that the window leaves under the job's strip and run, followed as it changes. */
+/** Height that the window leaves a drawing within the frame, followed as it changes. */
 export function useHeightLeft(): number {
   const [height, setHeight] = useState(608);
   useEffect(() => {

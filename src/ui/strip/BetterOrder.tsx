@@ -5,18 +5,19 @@ import { useState } from 'react';
 import { orderFound } from '@/core/strip/orderFound';
 import { recordsOf } from '@/core/strip/recordsOf';
 import type { StripPlan } from '@/core/strip/stripPlan';
-import type { Right } from '@/model/rights';
+import { type OfJob, useBench } from '../job/useBench';
+import { useKeep } from '../job/useKeep';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
-import { type Keeping, useKeep } from './useKeep';
 
-type Props = Keeping & { readonly rights: readonly Right[]; readonly plan: StripPlan };
+type Props = OfJob & { readonly plan: StripPlan };
 
 /** It came apart in another order than the type says: whoever did it proposes that order, the lead keeps it. */
 export function BetterOrder(props: Props) {
-  const { job, rights, plan } = props;
+  const { job, plan } = props;
+  const { rights } = useBench();
   const { unitType, records } = job.snapshot;
   const order = orderFound(unitType, plan);
   const proposed = recordsOf(records, 'order').at(-1);
@@ -45,8 +46,8 @@ export function BetterOrder(props: Props) {
   );
 }
 
-function Propose(props: Keeping) {
-  const keep = useKeep(props);
+function Propose(props: OfJob) {
+  const keep = useKeep(props.job);
   const [why, setWhy] = useState('');
   const [trouble, setTrouble] = useState('');
   return (
@@ -66,7 +67,7 @@ function Propose(props: Keeping) {
   );
 }
 
-function Keep({ job, why }: Keeping & { readonly why: string }) {
+function Keep({ job, why }: OfJob & { readonly why: string }) {
   const [note, setNote] = useState(why);
   const [told, setTold] = useState('');
   const [trouble, setTrouble] = useState('');

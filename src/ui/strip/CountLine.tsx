@@ -4,16 +4,17 @@ import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { tellOpen } from '@/core/open/tellOpen';
 import { type InventoryLine, inventoryQuestion } from '@/core/strip/inventory';
+import type { OfJob } from '../job/useBench';
+import { useKeep } from '../job/useKeep';
 import { TextInput } from '../kit/Field';
+import { figureOf } from '../kit/figureOf';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { figureOf } from './figureOf';
-import { type Keeping, useKeep } from './useKeep';
 
 /** One kind of piece: how many belong there, how many were counted, and whether they are the right ones. */
-export function CountLine({ line, ...props }: Keeping & { readonly line: InventoryLine }) {
+export function CountLine({ line, ...props }: OfJob & { readonly line: InventoryLine }) {
   const { position, expected, count, state } = line;
-  const keep = useKeep(props);
+  const keep = useKeep(props.job);
   const [text, setText] = useState('');
   const [trouble, setTrouble] = useState('');
   const question = inventoryQuestion(line);

@@ -3,13 +3,14 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { inventory } from '@/core/strip/inventory';
 import type { Position } from '@/model/unitType';
+import type { OfJob } from '../job/useBench';
+import { useKeep } from '../job/useKeep';
 import { Press } from '../kit/Press';
 import { CountLine } from './CountLine';
-import { type Keeping, useKeep } from './useKeep';
 
 /** The pieces of one step: all there at one press, or counted one by one where there are several or something is wrong. */
-export function CountPieces({ positions, ...props }: Keeping & { readonly positions: readonly Position[] }) {
-  const keep = useKeep(props);
+export function CountPieces({ positions, ...props }: OfJob & { readonly positions: readonly Position[] }) {
+  const keep = useKeep(props.job);
   const lines = inventory({ positions }, props.job.snapshot.records);
   const open = lines.filter(({ state }) => state === 'not-counted');
   if (lines.length === 0) return null;

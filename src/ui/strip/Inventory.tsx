@@ -3,13 +3,13 @@
 import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import { inventory, inventoryQuestion } from '@/core/strip/inventory';
+import type { OfJob } from '../job/useBench';
 import { EmptyState } from '../kit/Notice';
 import { Press, PressLink } from '../kit/Press';
 import { CountLine } from './CountLine';
-import type { Keeping } from './useKeep';
 
 /** Every piece that belongs in the unit, counted out: what is missing, too much or wrong stays open up to the report. */
-export function Inventory(props: Keeping) {
+export function Inventory(props: OfJob) {
   const { unitType, records } = props.job.snapshot;
   const lines = inventory(unitType, records);
   const [onlyOpen, setOnlyOpen] = useState(false);

@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { formatNumber } from '@/core/quantity/format';
 import type { RecordOf } from '@/model/recordKinds';
 import { TextField } from '../kit/Field';
+import { figureOf } from '../kit/figureOf';
 import { Press } from '../kit/Press';
-import { figureOf } from './figureOf';
 
 type Shims = NonNullable<RecordOf<'step'>['shims']>;
 

@@ -8,21 +8,22 @@ import type { PlanStep } from '@/core/strip/stripPlan';
 import type { RecordOf } from '@/model/recordKinds';
 import { SIDES } from '@/model/records/step';
 import type { UnitType } from '@/model/unitType';
+import { EarlierTraces } from '../drain/EarlierTraces';
+import type { OfJob } from '../job/useBench';
+import { useKeep } from '../job/useKeep';
 import { TextField } from '../kit/Field';
+import { figureOf } from '../kit/figureOf';
 import { CautionSign, ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
 import { CountPieces } from './CountPieces';
-import { EarlierTraces } from './EarlierTraces';
-import { figureOf } from './figureOf';
 import { ShimPack } from './ShimPack';
-import { type Keeping, useKeep } from './useKeep';
 import { WayRound } from './WayRound';
 
 type StepRecord = RecordOf<'step'>;
 
-interface StepFormProps extends Keeping {
+interface StepFormProps extends OfJob {
   readonly planned: PlanStep;
   readonly onKept: () => void;
 }
@@ -31,7 +32,7 @@ interface StepFormProps extends Keeping {
 export function StepForm(props: StepFormProps) {
   const { planned, onKept, job } = props;
   const { step, oneUse, stacks } = planned;
-  const keep = useKeep(props);
+  const keep = useKeep(props.job);
   const [{ said, turns, reason }, setSheet, forget] = useKept(
     `step ${job.snapshot.job.id} ${step.id}`,
     useMemo(() => sheetOf(planned.record?.content), [planned.record]),
@@ -200,8 +201,8 @@ function Cautions({
   ids,
   unread,
   ...props
-}: Keeping & { readonly ids: readonly string[]; readonly unread: readonly string[] }) {
-  const keep = useKeep(props);
+}: OfJob & { readonly ids: readonly string[]; readonly unread: readonly string[] }) {
+  const keep = useKeep(props.job);
   return ids.map((id) => {
     const caution = cautionById(props.job.snapshot.catalogs, id);
     if (!caution) return null;

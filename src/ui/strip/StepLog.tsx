@@ -3,19 +3,16 @@
 import { Box, Heading } from '@chakra-ui/react';
 import type { Recorded } from '@/core/strip/recordsOf';
 import { stepWords } from '@/core/strip/stepWords';
-import type { Right } from '@/model/rights';
 import { CaptureLine } from '../job/CaptureLine';
+import type { OfJob } from '../job/useBench';
 import { OrientationSketch } from './OrientationSketch';
-import type { Keeping } from './useKeep';
 
 /** Steps as they were done, with everything that was put down; or the other way round, for who puts it together. */
 export function StepLog({
   records,
   heading,
   job,
-  rights,
-}: Keeping & {
-  readonly rights: readonly Right[];
+}: OfJob & {
   readonly records: readonly Recorded<'step'>[];
   readonly heading: string;
 }) {
@@ -26,13 +23,7 @@ export function StepLog({
         {heading}
       </Heading>
       {records.map((record) => (
-        <CaptureLine
-          key={record.id}
-          kind="record"
-          capture={{ ...record, struck: null }}
-          job={job}
-          rights={rights}
-        >
+        <CaptureLine key={record.id} kind="record" capture={{ ...record, struck: null }} job={job}>
           {stepWords(job.snapshot.unitType, record.content)}
           {record.content.orientation && (
             <Box>

@@ -1,26 +1,24 @@
 'use client';
 
-import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
+import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type PlanStep, rebuildOrder, stripPlan } from '@/core/strip/stripPlan';
-import type { Right } from '@/model/rights';
-import { StationPictures } from '../bench/StationPictures';
-import type { BenchPlace } from '../bench/useBenchPlace';
+import { type OfJob, useBench } from '../job/useBench';
+import { useKeep } from '../job/useKeep';
 import { TextField } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { SectionDrawing } from '../section/SectionDrawing';
+import { StationPictures } from '../photographs/StationPictures';
+import { BesideSection } from '../section/BesideSection';
 import { BetterOrder } from './BetterOrder';
 import { Inventory } from './Inventory';
 import { StepForm } from './StepForm';
 import { StepLog } from './StepLog';
-import { type Keeping, useKeep } from './useKeep';
-
-type Props = Keeping & { readonly rights: readonly Right[]; readonly place: BenchPlace };
 
 /** The order in which it comes apart, one big step at a time; any step can be taken up, left out with a reason, or added. */
-export function StripStation(props: Props) {
-  const { job, rights } = props;
+export function StripStation(props: OfJob) {
+  const { job } = props;
+  const { rights } = useBench();
   const { unitType, records } = job.snapshot;
   const plan = stripPlan(unitType, records);
   const [chosen, setChosen] = useState<string>();
@@ -29,26 +27,40 @@ export function StripStation(props: Props) {
   const current = plan.steps.find(({ step }) => step.id === chosen) ?? plan.next;
   const done = plan.steps.filter(({ state }) => state !== 'open').length;
   return (
-    <Box data-testid="strip">
-      <Flex role="group" aria-label="Strip, pieces or the way back" gap="4px" marginBottom="12px" wrap="wrap">
-        {(
-          [
-            ['steps', `Steps: ${done} of ${plan.steps.length}`],
-            ['pieces', 'Pieces counted'],
-            ['together', 'How it goes together'],
-          ] as const
-        ).map(([id, words]) => (
-          <Press key={id} chosen={view === id} aria-pressed={view === id} onClick={() => setView(id)}>
-            {words}
-          </Press>
-        ))}
-      </Flex>
-      {view === 'pieces' && <Inventory {...props} />}
-      {view === 'together' && (
-        <StepLog {...props} records={rebuildOrder(plan)} heading="What came off last goes on first" />
-      )}
-      {view === 'steps' && (
-        <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 480px' }} gap="24px">
+    <BesideSection
+      job={job}
+      marked={view === 'steps' ? (current?.step.positions ?? []) : []}
+      note={
+        view === 'steps' && current
+          ? 'Marked: the pieces of this step. Tap a part to open its ticket.'
+          : 'Tap a part to open its ticket.'
+      }
+    >
+      <Box data-testid="strip">
+        <Flex
+          role="group"
+          aria-label="Strip, pieces or the way back"
+          gap="4px"
+          marginBottom="12px"
+          wrap="wrap"
+        >
+          {(
+            [
+              ['steps', `Steps: ${done} of ${plan.steps.length}`],
+              ['pieces', 'Pieces counted'],
+              ['together', 'How it goes together'],
+            ] as const
+          ).map(([id, words]) => (
+            <Press key={id} chosen={view === id} aria-pressed={view === id} onClick={() => setView(id)}>
+              {words}
+            </Press>
+          ))}
+        </Flex>
+        {view === 'pieces' && <Inventory {...props} />}
+        {view === 'together' && (
+          <StepLog {...props} records={rebuildOrder(plan)} heading="What came off last goes on first" />
+        )}
+        {view === 'steps' && (
           <Box minWidth="0">
             {plan.steps.length === 0 && (
               <EmptyState>
@@ -71,31 +83,9 @@ export function StripStation(props: Props) {
             <StepLog {...props} records={plan.log} heading="As it was done" />
             <BetterOrder {...props} plan={plan} />
           </Box>
-          <WhereItIs {...props} pieces={current?.step.positions ?? []} />
-        </Grid>
-      )}
-    </Box>
-  );
-}
-
-/** The unit cut open with the pieces of the step marked on it. */
-function WhereItIs({ job, place, pieces }: Props & { readonly pieces: readonly string[] }) {
-  const { unitType } = job.snapshot;
-  if (unitType.axes.length === 0) return null;
-  return (
-    <Box position={{ lg: 'sticky' }} top="12px" alignSelf="start" minWidth="0">
-      <SectionDrawing
-        unitType={unitType}
-        parts={job.parts}
-        selected={undefined}
-        marked={new Set(pieces)}
-        onOpen={(part) => place.goTo({ part })}
-        strip
-      />
-      <Box fontSize="13px" color="second">
-        Marked: the pieces of this step. Tap a part to open its ticket.
+        )}
       </Box>
-    </Box>
+    </BesideSection>
   );
 }
 
@@ -135,8 +125,8 @@ function StepList({
   );
 }
 
-function AddStep(props: Keeping) {
-  const keep = useKeep(props);
+function AddStep(props: OfJob) {
+  const keep = useKeep(props.job);
   const [title, setTitle] = useState('');
   const [trouble, setTrouble] = useState('');
   const add = async () => {

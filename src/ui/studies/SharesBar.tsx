@@ -1,7 +1,7 @@
 'use client';
 
 import { scaleLinear } from 'd3-scale';
-import type { GaugeStudy } from '@/core/metrology/gaugeStudy';
+import type { GaugeStudy } from '@/core/gauge-study/gaugeStudy';
 import { paint } from '../kit/paint';
 
 const WIDE = 640;

@@ -3,9 +3,9 @@
 import { Box, Heading } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { GaugeStudy } from '@/core/metrology/gaugeStudy';
-import { partLetter } from '@/core/metrology/studyOrder';
-import { tellGaugeStudy } from '@/core/metrology/tellGaugeStudy';
+import type { GaugeStudy } from '@/core/gauge-study/gaugeStudy';
+import { partLetter } from '@/core/gauge-study/studyOrder';
+import { tellGaugeStudy } from '@/core/gauge-study/tellGaugeStudy';
 import { decimalsFor } from '@/core/quantity/format';
 import { parseReading } from '@/core/quantity/parseReading';
 import { unitsAlike } from '@/core/quantity/units';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type ContactPattern, contactPattern } from '@/core/imaging/contactPattern';
+import { type ContactPattern, contactPattern } from '@/core/imaging/pattern/contactPattern';
 import { proposeFlank } from '@/core/imaging/proposeFlank';
 import type { Quad, Raster } from '@/core/imaging/raster';
 import { hiddenShare, type PatchTruth, patchTruth, renderFlank } from '../../../demo/render/flank';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { quadArea } from '@/core/imaging/homography';
-import { surfaceDamage } from '@/core/imaging/surfaceDamage';
+import { surfaceDamage } from '@/core/imaging/pits/surfaceDamage';
 import { type FlankOptions, pitTruth } from '../../../demo/render/flank';
 import { pittedFlank } from '../../../demo/render/flankSeries';
 import { photographed, seeds } from './pictures';

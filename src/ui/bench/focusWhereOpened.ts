@@ -1,0 +1,12 @@
+/** Once its ticket has gone: back to the part on the drawing, or to its row in the list. */
+export function focusWhereOpened(positionId: string): void {
+  requestAnimationFrame(() =>
+    requestAnimationFrame(() => {
+      const id = CSS.escape(positionId);
+      const places = document.querySelectorAll<HTMLElement | SVGElement>(
+        `[data-position="${id}"], [data-row="${id}"]`,
+      );
+      [...places].find((each) => each.getClientRects().length > 0)?.focus();
+    }),
+  );
+}

@@ -1,0 +1,154 @@
+'use client';
+
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import Papa from 'papaparse';
+import { useState } from 'react';
+import { guessColumns, type LabColumns, readLabTable } from '@/core/strip/labTable';
+import type { OfJob } from '../job/useBench';
+import { useKeep } from '../job/useKeep';
+import { Field, Select, TextArea, TextField } from '../kit/Field';
+import { figureOf } from '../kit/figureOf';
+import { ErrorNotice } from '../kit/Notice';
+import { Press } from '../kit/Press';
+import { useKept } from '../kit/useKept';
+import type { Answered } from './SentSamples';
+
+const EMPTY: Pick<Answered, 'sample' | 'distance' | 'table'> = { sample: '', distance: '', table: '' };
+
+/** A laboratory's table, from a file or pasted: its columns are named, each bad line says why, the good ones are kept. */
+export function LabTable(
+  props: OfJob & { readonly answer?: Answered | undefined; readonly onTaken?: () => void },
+) {
+  const { answer, onTaken, job } = props;
+  const keep = useKeep(props.job);
+  const [text, setText, forget] = useKept(
+    `lab ${job.snapshot.job.id} ${answer?.answersId ?? ''}`,
+    answer ?? EMPTY,
+  );
+  const [chosen, setChosen] = useState<Partial<LabColumns>>({});
+  const [trouble, setTrouble] = useState('');
+  const [heads = [], ...rows] = tableOf(text.table);
+  const columns = { ...guessColumns(heads), ...chosen };
+  const { element, value } = columns;
+  const lines =
+    element !== undefined && value !== undefined
+      ? readLabTable(rows, { ...columns, element, value }, job.snapshot.catalogs['oil-thresholds'])
+      : [];
+  const good = lines.flatMap((line) =>
+    line.element !== undefined && line.value !== undefined
+      ? [{ element: line.element, value: line.value }]
+      : [],
+  );
+  const take = async () => {
+    const distanceKm = figureOf(text.distance);
+    const wrong = await keep(
+      {
+        what: 'lab',
+        sample: text.sample,
+        ...(distanceKm === undefined ? {} : { distanceKm }),
+        values: good,
+        note: '',
+        ...(answer ? { answersId: answer.answersId } : {}),
+      },
+      `${text.sample} is put down`,
+    );
+    setTrouble(wrong ?? '');
+    if (wrong) return;
+    forget();
+    setChosen({});
+    onTaken?.();
+  };
+  return (
+    <Box
+      as="form"
+      marginTop="12px"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void take();
+      }}
+    >
+      <Flex gap="12px" wrap="wrap" css={{ '& > *': { flex: '1 1 200px' } }}>
+        <TextField label="Sample" value={text.sample} onText={(sample) => setText({ ...text, sample })} />
+        <TextField
+          label="Taken at, km"
+          value={text.distance}
+          onText={(distance) => setText({ ...text, distance })}
+          inputMode="decimal"
+        />
+      </Flex>
+      <Field label="The laboratory’s table (CSV)">
+        {(wiring) => (
+          <chakra.input
+            {...wiring}
+            type="file"
+            accept=".csv,text/csv,text/plain"
+            minHeight="44px"
+            onChange={(event) =>
+              void event.target.files?.[0]
+                ?.text()
+                .then((table) => setText({ ...text, table: table.slice(0, 100_000) }))
+            }
+          />
+        )}
+      </Field>
+      <Field label="Or typed and pasted, heads first" hint="element; value; unit">
+        {(wiring) => (
+          <TextArea
+            {...wiring}
+            rows={4}
+            fontSize="13px"
+            value={text.table}
+            onChange={(event) => setText({ ...text, table: event.target.value })}
+          />
+        )}
+      </Field>
+      {heads.length > 0 && (
+        <Flex gap="12px" wrap="wrap" css={{ '& > *': { flex: '1 1 160px' } }}>
+          {(['element', 'value', 'unit'] as const).map((name) => (
+            <Field key={name} label={`Column of the ${name}`}>
+              {(wiring) => (
+                <Select
+                  {...wiring}
+                  value={columns[name] ?? ''}
+                  onChange={(event) => {
+                    const { [name]: _, ...rest } = chosen;
+                    setChosen(
+                      event.target.value === '' ? rest : { ...rest, [name]: Number(event.target.value) },
+                    );
+                  }}
+                >
+                  <option value="">{name === 'unit' ? 'none: ppm' : 'choose'}</option>
+                  {heads.map((head, index) => (
+                    <option key={index} value={index}>
+                      {head || `column ${index + 1}`}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+          ))}
+        </Flex>
+      )}
+      {lines.length > 0 && (
+        <Box data-testid="lab-lines" marginBottom="8px">
+          {good.length} of {lines.length} lines can be taken.
+          {lines
+            .filter(({ message }) => message !== undefined)
+            .map(({ line, message }) => (
+              <Box key={line} color="oxide">
+                Line {line}: {message}
+              </Box>
+            ))}
+        </Box>
+      )}
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+      <Press type="submit" disabled={good.length === 0 || text.sample.trim() === ''}>
+        {good.length === 1 ? 'Take 1 figure' : `Take ${good.length} figures`}
+      </Press>
+    </Box>
+  );
+}
+
+/** Separators are found by the parser; lines without anything in them are none. */
+const tableOf = (text: string): string[][] =>
+  text.trim() === '' ? [] : Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data;

@@ -1,0 +1,26 @@
+'use client';
+
+import * as v from 'valibot';
+import { RecordContentSchema } from '@/model/recordKinds';
+import { keptOr } from './keptOr';
+import { useBench } from './useBench';
+import type { BenchJob } from './useJob';
+
+/** Keeps a record on this device at once and sends it when it can; answers with what is wrong with it, if anything. */
+export function useKeep(job: BenchJob) {
+  const { tellKept } = useBench();
+  return async (
+    content: v.InferInput<typeof RecordContentSchema>,
+    words: string,
+  ): Promise<string | undefined> => {
+    const parsed = v.safeParse(RecordContentSchema, content);
+    if (!parsed.success) return `${parsed.issues[0].message}.`;
+    const taken = job.take('record', { content: parsed.output });
+    const trouble = await keptOr(taken, 'put it down again; it still stands here');
+    if (trouble !== '') return trouble;
+    tellKept({ kind: 'record', captureId: taken.id, words });
+    // It is safe on this device; sending it is nobody's to wait for.
+    void job.sendWaiting();
+    return undefined;
+  };
+}

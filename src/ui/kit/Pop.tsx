@@ -1,0 +1,56 @@
+'use client';
+
+import { cloneElement, type ReactElement, type ReactNode, Suspense, useEffect, useState } from 'react';
+import { later } from './later';
+
+export interface PopProps {
+  /** What opens it: one key. */
+  readonly trigger: ReactElement<{
+    onClick?: () => void;
+    'aria-expanded'?: boolean;
+    'aria-haspopup'?: 'dialog';
+  }>;
+  /** What it holds, for who doesn’t see it. */
+  readonly label: string;
+  readonly width: string;
+  readonly children: ReactNode;
+  readonly open?: boolean;
+  readonly onOpen?: (open: boolean) => void;
+}
+
+const load = () => import('./HangingSheet').then((module) => module.HangingSheet);
+const HangingSheet = later(load);
+/** Long after a page has come to life. */
+const IDLE_MS = 4000;
+
+/**
+ * A sheet that hangs under its key; Escape and a press beside it close it, and the focus goes back to the key. What hangs it comes
+ * when the page has nothing else to do, or with the first press.
+ */
+export function Pop({ open, onOpen, ...props }: PopProps) {
+  const [own, setOwn] = useState(false);
+  const [wanted, setWanted] = useState(false);
+  const shown = open ?? own;
+  const show = (next: boolean) => {
+    setOwn(next);
+    onOpen?.(next);
+  };
+  useEffect(() => {
+    if (shown) setWanted(true);
+  }, [shown]);
+  useEffect(() => {
+    const timer = setTimeout(() => void load(), IDLE_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  const key = cloneElement(props.trigger, {
+    onClick: () => show(true),
+    'aria-expanded': false,
+    'aria-haspopup': 'dialog',
+  });
+  if (!wanted) return key;
+  return (
+    <Suspense fallback={key}>
+      <HangingSheet {...props} open={shown} onOpen={show} />
+    </Suspense>
+  );
+}

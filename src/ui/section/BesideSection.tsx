@@ -1,0 +1,61 @@
+'use client';
+
+import { Box, Grid } from '@chakra-ui/react';
+import type { ReactNode } from 'react';
+import { type OfJob, useBench } from '../job/useBench';
+import { PartList } from './PartList';
+import { SectionDrawing } from './SectionDrawing';
+
+interface BesideSectionProps extends OfJob {
+  /** Pieces that this station is about, drawn apart from the others. */
+  readonly marked?: readonly string[];
+  /** What is marked, and what a tap does. */
+  readonly note: string;
+  /** What a tap on a piece does; without it its ticket opens. */
+  readonly onOpen?: (positionId: string) => void;
+  readonly children: ReactNode;
+}
+
+/**
+ * A station's work beside the unit cut open: the drawing on the left, what is known on the right. While a ticket is open it has the
+ * right side, and the work waits behind it with everything that was typed.
+ */
+export function BesideSection({ job, marked = [], note, onOpen, children }: BesideSectionProps) {
+  const { place, asList } = useBench();
+  const { unitType, catalogs } = job.snapshot;
+  const open = onOpen ?? ((part: string) => place.goTo({ part }));
+  const ticket = job.parts.some(({ position }) => position.id === place.part);
+  if (unitType.positions.length === 0) return <Box maxWidth="980px">{children}</Box>;
+  return (
+    <Grid
+      templateColumns={{
+        base: 'minmax(0, 1fr)',
+        lg: ticket ? 'minmax(0, 1fr)' : 'minmax(0, 1fr) minmax(0, 1.08fr)',
+      }}
+      gap="24px"
+    >
+      <Box order={{ base: 2, lg: 1 }} minWidth="0">
+        <Box position={{ lg: 'sticky' }} top="12px">
+          {asList || unitType.axes.length === 0 ? (
+            <PartList parts={job.parts} words={catalogs} selected={place.part} onOpen={open} />
+          ) : (
+            <SectionDrawing
+              unitType={unitType}
+              parts={job.parts}
+              selected={place.part}
+              marked={new Set(marked)}
+              onOpen={open}
+              strip
+            />
+          )}
+          <Box fontSize="13px" lineHeight="18px" color="second" marginTop="4px">
+            {note}
+          </Box>
+        </Box>
+      </Box>
+      <Box order={{ base: 1, lg: 2 }} minWidth="0" hidden={ticket}>
+        {children}
+      </Box>
+    </Grid>
+  );
+}
