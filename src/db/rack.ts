@@ -1,4 +1,5 @@
 import type { StationId } from '@/model/job';
+import type { RackDay } from '@/model/snapshot';
 import type { Db } from './open';
 import { sql } from './statements';
 
@@ -11,6 +12,9 @@ export interface RackListed {
   readonly customer: string;
   readonly waitsFor: string;
   readonly dueOn: string;
+  /** The type and revision that it goes by, of which the shelf shows the shape. */
+  readonly unitTypeId: string;
+  readonly unitTypeRevision: number;
   /** Null where the row has to be made (anew). */
   readonly counted: RackCounted | null;
 }
@@ -34,6 +38,8 @@ interface RackRow {
   customer: string;
   waits_for: string;
   due_on: string;
+  unit_type_id: string;
+  unit_type_revision: number;
   unit_family: string | null;
   weight_kg: number | null;
   hold: string | null;
@@ -55,7 +61,7 @@ export const listRack = (
   sql<RackRow>(
     db,
     `SELECT jobs.id AS job_id, peg, unit_title, machine, customer, waits_for, due_on,
-       unit_family, weight_kg, hold, station, station_open, trouble
+       unit_type_id, unit_type_revision, unit_family, weight_kg, hold, station, station_open, trouble
      FROM jobs LEFT JOIN rack_rows ON rack_rows.job_id = jobs.id AND stale = 0 AND made_by = @madeBy
      WHERE on_rack = 1 AND (due_on, peg) > (@afterDue, @afterPeg) ORDER BY due_on, peg LIMIT @size`,
   )
@@ -63,6 +69,7 @@ export const listRack = (
     .map((row) => ({
       ...{ jobId: row.job_id, peg: row.peg, title: row.unit_title, machine: row.machine },
       ...{ customer: row.customer, waitsFor: row.waits_for, dueOn: row.due_on },
+      ...{ unitTypeId: row.unit_type_id, unitTypeRevision: row.unit_type_revision },
       counted:
         row.station === null
           ? null
@@ -75,6 +82,10 @@ export const listRack = (
               trouble: row.trouble ?? '',
             },
     }));
+
+/** All days for which units hang on the rack, and how many do. */
+export const listRackDays = (db: Db): RackDay[] =>
+  sql<RackDay>(db, 'SELECT due_on AS dueOn, units FROM rack_days ORDER BY due_on').all();
 
 export function putRackRow(db: Db, jobId: string, madeBy: number, counted: RackCounted): void {
   sql(

@@ -212,10 +212,26 @@ export interface RackEntry {
   /** What holds it, in words; empty where nothing does. */
   readonly hold: string;
   readonly dueOn: string;
+  readonly unitTypeId: string;
+  readonly unitTypeRevision: number;
   readonly station: StationId;
   readonly stationOpen: number;
   /** Why the job can't be read; empty where it can. */
   readonly trouble: string;
+}
+
+/** How many units are due on a day. */
+export interface RackDay {
+  readonly dueOn: string;
+  readonly units: number;
+}
+
+/** A page of the rack; the next one begins behind its last unit. */
+export interface RackPage {
+  readonly entries: readonly RackEntry[];
+  /** All days with units, whatever page this is. */
+  readonly days: readonly RackDay[];
+  readonly more: boolean;
 }
 
 /** A unit that a search found, wherever it is. */
@@ -226,6 +242,8 @@ export interface FoundJob {
   readonly machine: string;
   readonly customer: string;
   readonly serial: string;
+  readonly complaint: string;
+  readonly dueOn: string;
   readonly bookedAt: string;
   /** Null while it is in the house. */
   readonly handedOverAt: string | null;

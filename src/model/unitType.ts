@@ -21,7 +21,6 @@ export const UNIT_FAMILIES = [
   'other',
 ] as const;
 export const UnitFamilySchema = v.picklist(UNIT_FAMILIES);
-export type UnitFamily = v.InferOutput<typeof UnitFamilySchema>;
 
 export const BodySchema = v.object({ id: IdSchema, name: words(60, 1), axis: v.optional(IdSchema) });
 

@@ -14,6 +14,7 @@ import {
   stored,
   storedJob,
   test,
+  wholeBench,
 } from './fixtures';
 import { demoPhotograph } from './pictures';
 
@@ -38,6 +39,7 @@ test('an upload that is cut off, a reload, the network back: every capture is th
   );
   await expect(page.locator('[data-photograph]')).toHaveCount(3);
   await expect.poll(() => cut).toBeGreaterThan(0);
+  await wholeBench(page);
   await context.setOffline(true);
   await page.getByRole('tab', { name: 'Measure' }).click();
   await page.getByLabel('Gauge', { exact: true }).selectOption({ label: 'Dial G4, reads to 0.01 mm' });

@@ -234,6 +234,9 @@ export const openTicket = async (page: Page, name: string) => {
   await expect(page.getByRole('complementary', { name: `Ticket of ${name}` })).toBeVisible();
 };
 
+/** Waits until everything that comes later has come: from then on the network may go. */
+export const wholeBench = (page: Page) => expect(page.locator('[data-job][data-whole]')).toBeVisible();
+
 /** Waits until nothing is left on this device, as the page says it. */
 export const everythingStored = (page: Page) =>
   expect(page.getByTestId('waiting-uploads')).toHaveText('Everything is stored', { timeout: 30_000 });

@@ -2,14 +2,15 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
-import { encode } from 'uqr';
+import encodeQr from 'qr';
 import { BROWSER } from './chromium.mjs';
 import { alive, enter, expect, test } from './fixtures';
 
 /** A film of one still frame with a code in it, as the browser's own stand-in for a camera plays it (YUV4MPEG2). */
 function filmOf(text: string): string {
   const [width, height, module] = [640, 480, 8];
-  const { data, size } = encode(text, { ecc: 'M', border: 4 });
+  const data = encodeQr(text, 'raw', { ecc: 'medium', border: 4 });
+  const size = data.length;
   const light = Buffer.alloc(width * height, 200);
   const [left, top] = [(width - size * module) >> 1, (height - size * module) >> 1];
   data.forEach((row, down) => {

@@ -3,8 +3,9 @@ import { createHash, X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { chromium, expect, test } from '@playwright/test';
+import { STATIONS } from '@/model/job';
 import { BROWSER } from './chromium.mjs';
-import { alive, bookInAtTheCounter, PASSWORD, PEOPLE } from './fixtures';
+import { alive, bookInAtTheCounter, PASSWORD, PEOPLE, toStation } from './fixtures';
 import { copyOfSeeded, ended, freePort, ROOT, said } from './ownServer';
 
 const NAME = 'bench.shop.test';
@@ -71,20 +72,21 @@ test('over the shop’s network: HTTPS under a name, camera and worker allowed, 
   ).toEqual({ secure: true, camera: true, digests: true, host: NAME });
   await page.goto(`/jobs/${peg}?station=drain`);
   await alive(page);
-  await expect
-    .poll(() =>
-      page.evaluate(async () => {
-        const worker = await navigator.serviceWorker.getRegistration();
-        const kept = await caches.match(window.location.pathname, { ignoreVary: true });
-        const job = document.querySelector('[data-job]')?.getAttribute('data-job');
-        return Boolean(worker?.active && kept && document.documentElement.dataset.kept === job);
-      }),
-    )
-    .toBe(true);
+  await expect(page.getByText('Kept on this device')).toBeVisible();
   await context.setOffline(true);
-  await page.reload();
+  const walk = async () => {
+    for (const { id, name } of STATIONS) {
+      await toStation(page, name);
+      await expect(page.locator(`[data-station="${id}"] [aria-current="step"]`)).toBeVisible();
+      await expect(page.locator('[data-loading]')).toHaveCount(0);
+      await expect(page.getByTestId('section').or(page.getByTestId('part-list'))).toBeVisible();
+    }
+  };
+  await walk();
+  await page.goto(`/jobs/${peg}?station=drain`);
   await alive(page);
   await expect(page.getByTestId('drain')).toBeVisible();
+  await walk();
   await browser.close();
 });
 

@@ -14,6 +14,7 @@ import {
   storedJob,
   test,
   toStation,
+  wholeBench,
 } from './fixtures';
 import { demoPhotograph } from './pictures';
 
@@ -34,6 +35,7 @@ test('undone without network, and while a slow photograph is being sent, a readi
   await bookIn(page, 'harrow of second thoughts');
   const jobId = await jobIdOf(page);
   await onMeasure(page);
+  await wholeBench(page);
   await context.setOffline(true);
   await measure(page, '0.2');
   await expect(page.getByTestId('waiting-uploads')).toHaveText('1 reading waiting');
@@ -105,6 +107,7 @@ test('what is judged without network stands at once and arrives once: a step, a 
   await toStation(page, 'Strip');
   await page.getByRole('button', { name: 'Read and understood' }).click();
   await everythingStored(page);
+  await wholeBench(page);
   await context.setOffline(true);
   await page.getByTestId('step').getByRole('button', { name: 'Done' }).click();
   await expect(page.getByTestId('step-log').locator('[data-capture]')).toHaveCount(1);
@@ -168,6 +171,7 @@ test('two people grade one part without knowing of each other: both are kept, an
     await ticket.getByLabel('Why another grade?').fill('by eye');
     await ticket.getByRole('button', { name: grade }).last().click();
   };
+  await wholeBench(page);
   await context.setOffline(true);
   await gradeIt(page, '2 worn');
   await expect(page.getByTestId('waiting-uploads')).toHaveText('1 grade waiting');
@@ -253,8 +257,8 @@ test('a unit is handed over, leaves the rack, is found by its words and its peg,
   await expect(page.getByText('binder that goes home')).toHaveCount(0);
   await alive(page);
   await page.getByLabel('Find a unit').fill('goes bin');
-  const found = page.getByRole('region', { name: 'Also found' });
-  await expect(found).toContainText(`Peg ${peg}`);
+  const found = page.getByRole('region', { name: 'Found' });
+  await expect(found.getByRole('link', { name: `Peg ${peg}, Hypoid axle head 11/41` })).toBeVisible();
   await expect(found).toContainText('handed over');
   await page.goto(`/jobs/${peg}?station=hand-over`);
   await alive(page);
@@ -318,6 +322,7 @@ test('a device whose store a newer program left behind says so, saves what lies 
   await enter(page, 'inspector');
   await bookIn(page, 'loader from tomorrow');
   await onMeasure(page);
+  await wholeBench(page);
   await context.setOffline(true);
   await measure(page, '0.27');
   await expect(page.getByTestId('waiting-uploads')).toHaveText('1 reading waiting');

@@ -3,7 +3,17 @@ import os from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { BROWSER } from './chromium.mjs';
-import { alive, bookIn, enter, everythingStored, expect, jobIdOf, test, toStation } from './fixtures';
+import {
+  alive,
+  bookIn,
+  enter,
+  everythingStored,
+  expect,
+  jobIdOf,
+  test,
+  toStation,
+  wholeBench,
+} from './fixtures';
 import { demoPhotograph } from './pictures';
 
 test.use({ serviceWorkers: 'allow' });
@@ -151,6 +161,7 @@ test('half of a strip without network: the page opens again from the device, eac
   await expect(page.getByTestId('step-log')).not.toContainText('waits on this device');
   await kept(page);
 
+  await wholeBench(page);
   await context.setOffline(true);
   await page.getByTestId('step').getByRole('button', { name: 'Done' }).click();
   await expect(logOf(page)).toHaveCount(2);
@@ -238,14 +249,4 @@ test('the whole browser closed in the pit and started again without network: the
 const logOf = (page: Page) => page.getByTestId('step-log').locator('[data-capture]');
 
 /** Waits until this device keeps the page, and what was confirmed of its job. */
-async function kept(page: Page): Promise<void> {
-  await expect
-    .poll(() =>
-      page.evaluate(async () => {
-        const job = document.querySelector('[data-job]')?.getAttribute('data-job');
-        const found = await caches.match(window.location.pathname, { ignoreVary: true });
-        return Boolean(found) && document.documentElement.dataset.kept === job;
-      }),
-    )
-    .toBe(true);
-}
+const kept = (page: Page) => expect(page.getByText('Kept on this device')).toBeVisible();

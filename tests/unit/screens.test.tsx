@@ -250,6 +250,7 @@ describe('small words', () => {
       machine: 'bus',
       customer: 'Post',
       unitFamily: 'other',
+      ...{ unitTypeId: 't', unitTypeRevision: 1 },
       weightKg: null,
       waitsFor: 'a press',
       hold: '',

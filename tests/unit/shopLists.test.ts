@@ -13,6 +13,7 @@ import { readRack } from '@/server/shop/readRack';
 import { searchJobs } from '@/server/shop/searchJobs';
 import { readShopZone, setShopZone } from '@/server/shop/timeZone';
 import { shopToday } from '@/server/shopDay';
+import { drawShape } from '@/server/unit-types/drawShape';
 import {
   bookTestUnit,
   captureHead,
@@ -103,6 +104,43 @@ describe('the rack', () => {
       afterPeg: first[0]!.peg,
     }).entries;
     expect(rest.map(({ peg }) => peg)).toEqual([502, 503]);
+  });
+
+  it('tells its days whatever page it shows, without what has left it', () => {
+    const days = () => readRack(shop.people.parts, shop.context, { afterDue: '2099-01-01' }).days;
+    const move = (peg: number, dueOn: string) =>
+      shop.context.db.prepare('UPDATE jobs SET due_on = ? WHERE peg = ?').run(dueOn, peg);
+    const [first] = [501, 502, 503].map((peg) => bookTestUnit(shop, { peg }));
+    move(503, '2027-03-05');
+    expect(days()).toEqual([
+      { dueOn: '2026-12-01', units: 2 },
+      { dueOn: '2027-03-05', units: 1 },
+    ]);
+    handOverUnit(shop.people.lead, shop.context, { jobId: first, handedOver: true });
+    move(503, '2026-12-01');
+    expect(days()).toEqual([{ dueOn: '2026-12-01', units: 2 }]);
+    handOverUnit(shop.people.lead, shop.context, { jobId: first, handedOver: false });
+    expect(days()).toEqual([{ dueOn: '2026-12-01', units: 3 }]);
+  });
+
+  it('has more pages than its first, each behind the last unit of the one before', () => {
+    for (let peg = 501; peg <= 561; peg += 1) bookTestUnit(shop, { peg });
+    const page = (after: object) => readRack(shop.people.parts, shop.context, after);
+    const first = page({});
+    expect([first.entries.length, first.more]).toEqual([60, true]);
+    const { dueOn, peg } = first.entries.at(-1)!;
+    const second = page({ afterDue: dueOn, afterPeg: peg });
+    expect([second.entries.map((entry) => entry.peg), second.more]).toEqual([[561], false]);
+    expect(refused(() => page({ afterPeg: 1.5 })).code).toBe('bad-input');
+    expect(refused(() => page({ afterDue: '2026-11-24; and more' })).code).toBe('bad-input');
+  });
+
+  it('draws each type’s own shape, once described', () => {
+    const shape = (unitTypeId: string) =>
+      drawShape(shop.people.parts, shop.context, { unitTypeId, revision: 1 });
+    expect(shape('torvane-hx41')).toContain('<svg xmlns="http://www.w3.org/2000/svg"');
+    expect(shape('torvane-hx41')).not.toBe(shape('skell-five'));
+    expect(refused(() => shape('none-such')).status).toBe(404);
   });
 
   it('offers the next free peg and the types that are no single job’s own', () => {

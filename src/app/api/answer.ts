@@ -81,17 +81,22 @@ export const answerAnyone =
     }
   };
 
+/** A figure in an address, where there is one; one that is no figure is for the use case to refuse. */
+export const numberIn = (address: URL, name: string): Record<string, number> => {
+  const text = address.searchParams.get(name);
+  return text === null ? {} : { [name]: Number(text) };
+};
+
 const A_YEAR = 31_536_000;
+/** Of what never changes: whoever has it need not ask again. */
+export const forGood = { 'cache-control': `private, max-age=${A_YEAR}, immutable` };
 const written = new WeakMap<object, string>();
-/** What never changes: whoever has it need not ask again, and it is written out once. */
+/** What never changes is written out once. */
 export function answerForGood(value: object): Response {
   const text = written.get(value) ?? JSON.stringify(value);
   written.set(value, text);
   return new Response(text, {
-    headers: {
-      'content-type': 'application/json',
-      'cache-control': `private, max-age=${A_YEAR}, immutable`,
-    },
+    headers: { ...forGood, 'content-type': 'application/json' },
   });
 }
 

@@ -1,21 +1,12 @@
+import { polygonHull } from 'd3-polygon';
 import type { Size } from './planes';
 import type { Point, Quad } from './raster';
 
-/** The convex hull of points, counter-clockwise as seen with y downward (A. M. Andrew's monotone chain). */
-export function convexHull(points: readonly Point[]): Point[] {
-  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-  const chain = (ordered: readonly Point[]) => {
-    const kept: Point[] = [];
-    for (const point of ordered) {
-      while (kept.length >= 2 && cross(kept.at(-2)!, kept.at(-1)!, point) <= 0) kept.pop();
-      kept.push(point);
-    }
-    return kept;
-  };
-  const [lower, upper] = [chain(sorted), chain(sorted.reverse())];
-  return [...lower.slice(0, -1), ...upper.slice(0, -1)];
-}
+/** The convex hull of points, counter-clockwise as seen with y downward; the points themselves where they span no area. */
+export const convexHull = (points: readonly Point[]): Point[] =>
+  polygonHull(points.map(([x, y]): [number, number] => [x, y]))?.reverse() ?? [...points];
 
+/** Twice the area of a corner: how far `c` lies off the line through `a` and `b`, times its length. */
 const cross = (a: Point, b: Point, c: Point): number =>
   (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
 

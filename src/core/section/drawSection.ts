@@ -57,6 +57,8 @@ export interface Section {
   readonly plates: readonly ToothPlate[];
   /** Drawn positions in the order in which arrows walk them: axis by axis, along each. */
   readonly walk: readonly string[];
+  /** The same, each axis by itself. */
+  readonly walks: readonly (readonly string[])[];
   /** Positions that have no drawing yet; they are reached through the list beside it. */
   readonly notDrawn: readonly string[];
   readonly boxes: ReadonlyMap<string, Box>;
@@ -101,6 +103,7 @@ export function drawSection(type: UnitType, options: SectionOptions): Section {
     boxes.set(position.id, boxOf(onSheet(piece.areas.flatMap((area) => area.points))));
     anchors.set(position.id, anchorOf(piece, position.label?.side ?? 'top', onSheet));
   }
+  const walks = walkingOrder(type, drawn, anchors);
   return {
     width: options.width,
     height: options.height,
@@ -116,7 +119,8 @@ export function drawSection(type: UnitType, options: SectionOptions): Section {
       drawn.map(({ position, piece }) => ({ positionId: position.id, piece })),
       onSheet,
     ),
-    walk: walkingOrder(type, drawn, anchors),
+    walk: walks.flat(),
+    walks,
     notDrawn: type.positions.filter((position) => !anchors.has(position.id)).map(({ id }) => id),
     boxes,
     anchors,
@@ -243,18 +247,14 @@ function walkingOrder(
   type: UnitType,
   drawn: readonly Drawn[],
   anchors: ReadonlyMap<string, Point>,
-): string[] {
-  const axisIndex = (position: Position) => {
-    const index = type.axes.findIndex(({ id }) => id === position.axis);
-    return index < 0 ? type.axes.length : index;
-  };
-  return drawn
-    .map(({ position }) => position)
-    .sort(
-      (a, b) =>
-        axisIndex(a) - axisIndex(b) ||
-        (a.from ?? 0) - (b.from ?? 0) ||
-        anchors.get(a.id)![0] - anchors.get(b.id)![0],
-    )
-    .map(({ id }) => id);
+): string[][] {
+  const isAxis = (id: string | undefined) => type.axes.some((axis) => axis.id === id);
+  // What lies on no axis (a cover, a fork) comes last.
+  return [...type.axes.map(({ id }) => id), undefined].flatMap((axis) => {
+    const along = drawn
+      .map(({ position }) => position)
+      .filter((position) => (axis === undefined ? !isAxis(position.axis) : position.axis === axis))
+      .sort((a, b) => (a.from ?? 0) - (b.from ?? 0) || anchors.get(a.id)![0] - anchors.get(b.id)![0]);
+    return along.length > 0 ? [along.map(({ id }) => id)] : [];
+  });
 }

@@ -1,3 +1,4 @@
+import { polygonContains } from 'd3-polygon';
 /** A point of the sheet or of a profile, in millimetres: [x, y], or [place along the axis, radius]. */
 export type Point = readonly [number, number];
 
@@ -20,15 +21,9 @@ export const boxesTouch = (a: Box, b: Box, slack: number): boolean =>
   a.top - slack < b.bottom &&
   b.top - slack < a.bottom;
 
-/** Whether a closed polygon holds the point (even-odd rule). */
-export function holdsPoint(polygon: readonly Point[], [x, y]: Point): boolean {
-  let inside = false;
-  polygon.forEach(([x1, y1], index) => {
-    const [x0, y0] = polygon.at(index - 1)!;
-    if (y1 > y !== y0 > y && x < ((x0 - x1) * (y - y1)) / (y0 - y1) + x1) inside = !inside;
-  });
-  return inside;
-}
+/** Whether a closed polygon holds the point. */
+export const holdsPoint = (polygon: readonly Point[], [x, y]: Point): boolean =>
+  polygonContains(polygon as [number, number][], [x, y]);
 
 /** Distance of a point from a closed polygon; 0 inside it, unless it lies in a hole. */
 export function distanceTo(

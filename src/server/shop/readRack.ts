@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { currentStation, stationCounts } from '@/core/decisions/stationCounts';
 import { openHolds, tellHold } from '@/core/strip/holds';
 import { type Db, inTransaction } from '@/db/open';
-import { listRack, putRackRow, type RackCounted } from '@/db/rack';
+import { listRack, listRackDays, putRackRow, type RackCounted } from '@/db/rack';
 import { readShop } from '@/db/shop';
 import type { RackEntry } from '@/model/snapshot';
 import { gatherSnapshot, partStates } from '../job/readSnapshot';
@@ -13,15 +13,22 @@ const RACK_SIZE = 60;
 /** Raised when what is counted for the rack changes: rows of an older code are made anew. */
 const MADE_BY = 2;
 
-const PageSchema = v.object({ afterDue: v.optional(v.string(), ''), afterPeg: v.optional(v.number(), 0) });
+const PageSchema = v.object({
+  afterDue: v.optional(v.pipe(v.string(), v.maxLength(10, 'a day like 2026-11-24')), ''),
+  afterPeg: v.optional(v.pipe(v.number(), v.integer('a whole number')), 0),
+});
 
 /** The shelves: a page of the units in the house, by due date, with what each waits for. */
 export const readRack = defineUseCase('job.read', PageSchema, (_actor, { db }, page) => {
-  const listed = listRack(db, { ...page, size: RACK_SIZE, madeBy: MADE_BY });
+  // One more than is shown tells whether there are more.
+  const found = listRack(db, { ...page, size: RACK_SIZE + 1, madeBy: MADE_BY });
+  const listed = found.slice(0, RACK_SIZE);
   const missing = listed.filter(({ counted }) => counted === null).map(({ jobId }) => jobId);
   const made = makeRows(db, missing);
   return {
     shop: readShop(db),
+    days: listRackDays(db),
+    more: found.length > RACK_SIZE,
     entries: listed.map(
       ({ counted, ...job }): RackEntry => ({ ...job, ...(counted ?? made.get(job.jobId)!) }),
     ),

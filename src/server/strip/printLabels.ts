@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import { encode } from 'uqr';
+import encodeQr from 'qr';
 import * as v from 'valibot';
 import { expectedPieces } from '@/core/strip/inventory';
 import { IdSchema } from '@/model/ids';
@@ -71,9 +71,9 @@ function drawLabel(
 }
 
 function drawCode(sheet: PDFKit.PDFDocument, [x, y]: readonly [number, number], address: string): void {
-  const { data, size } = encode(address, { ecc: 'M', border: 1 });
-  const module = QR / size;
-  data.forEach((row, down) => {
+  const rows = encodeQr(address, 'raw', { ecc: 'medium', border: 1 });
+  const module = QR / rows.length;
+  rows.forEach((row, down) => {
     row.forEach((dark, across) => {
       if (dark) sheet.rect(x + across * module, y + down * module, module * 1.02, module * 1.02);
     });

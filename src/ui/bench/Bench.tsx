@@ -21,7 +21,7 @@ import { JobStrip } from './JobStrip';
 import { HoldPanel, PhotographDesk, ScanLabel, Ticket } from './pieces';
 import { Run } from './Run';
 import { Station } from './Station';
-import { useOfflineBench } from './useOfflineBench';
+import { type OnDevice, useOfflineBench } from './useOfflineBench';
 
 /** What the strip shows of the job; and what the run does. */
 const STRIP: Watch = ({ snapshot, photographs }) => [snapshot.job, snapshot.records, photographs];
@@ -45,7 +45,7 @@ export function Bench({ first, actor, rights, today }: BenchProps) {
 }
 
 interface OpenBenchProps extends Omit<BenchProps, 'first'> {
-  readonly onDevice: boolean;
+  readonly onDevice: OnDevice;
 }
 
 /** The frame: its strip and run, the station with the drawing it works on, the open part's ticket, and the bar at the foot. */
@@ -57,6 +57,9 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
   const measuring = useMeasuringOf(`${place.part} ${place.check}`);
   const jobId = useOfJob(({ snapshot }) => snapshot.job.id);
   const open = useOfJob(({ parts }) => parts.find((part) => part.position.id === place.part));
+  // The frame stands and hears before anything else is asked for.
+  const [lives, setLives] = useState(false);
+  useEffect(() => setLives(true), []);
   const forget = useCallback(() => setUndoable(undefined), []);
   const toggle = (which: typeof sheet) => setSheet((shown) => (shown === which ? undefined : which));
   const bench = useMemo(
@@ -83,7 +86,7 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
   );
   return (
     <AtBenchProvider value={bench}>
-      <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={jobId}>
+      <Box minHeight="100dvh" display="flex" flexDirection="column" data-job={jobId} data-whole={onDevice}>
         <Box as="header" bg="bar" color="onBlue" paddingInline={{ base: '8px', md: '16px' }} flexShrink={0}>
           <Watching of={STRIP}>
             {(job) => (
@@ -136,9 +139,9 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
               alignItems="stretch"
             >
               <Box padding={{ base: '12px', md: '12px 16px' }} minWidth="0">
-                <Station open={open} />
+                {lives ? <Station open={open} /> : <Box data-loading="yes" />}
               </Box>
-              {open && (
+              {lives && open && (
                 <Box
                   as="aside"
                   aria-label={`Ticket of ${open.position.name}`}
@@ -155,7 +158,7 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
             </Grid>
           </MeasuringProvider>
         )}
-        <FootBar undoable={undoable} onDone={forget} onDevice={onDevice} />
+        <FootBar undoable={undoable} onDone={forget} kept={onDevice === 'kept'} />
       </Box>
     </AtBenchProvider>
   );

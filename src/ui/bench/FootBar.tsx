@@ -20,11 +20,11 @@ interface FootBarProps {
   readonly undoable: Undoable | undefined;
   readonly onDone: () => void;
   /** All that this page needs lies on the device: it opens without network. */
-  readonly onDevice: boolean;
+  readonly kept: boolean;
 }
 
 /** What was just kept, with the way back; and the one thing that comes next. */
-export function FootBar({ undoable, onDone, onDevice }: FootBarProps) {
+export function FootBar({ undoable, onDone, kept }: FootBarProps) {
   return (
     <Flex
       as="footer"
@@ -41,7 +41,7 @@ export function FootBar({ undoable, onDone, onDevice }: FootBarProps) {
     >
       <Flex role="status" align="center" gap="12px" minWidth="0">
         <Watching of={NOTHING}>{(job) => <UndoBar undoable={undoable} job={job} onDone={onDone} />}</Watching>
-        {!undoable && onDevice && (
+        {!undoable && kept && (
           <Box as="span" fontSize="13px" color="onBlueSecond">
             Kept on this device
           </Box>

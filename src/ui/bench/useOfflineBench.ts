@@ -4,35 +4,39 @@ import { useEffect, useState } from 'react';
 import type { JobSnapshot } from '@/model/snapshot';
 import { fetchAll } from '../kit/later';
 
+/** All of it is here as long as the page stays open; or lies on the device, and opens again without network. */
+export type OnDevice = 'open' | 'kept' | undefined;
+
 type PinnedType = Pick<JobSnapshot['job'], 'unitTypeId' | 'unitTypeRevision'>;
 
 /**
  * Lets this device keep the job's page, so that it opens again without network: everything that comes later is fetched when there is
  * nothing else to do, then all of it is handed to the device's worker. Browsers only allow that over HTTPS (or on the machine
- * itself); elsewhere the bench works as long as the page stays open. Answers whether it is kept.
+ * itself); elsewhere the bench works as long as the page stays open.
  */
-export function useOfflineBench({ unitTypeId, unitTypeRevision }: PinnedType): boolean {
-  const [kept, setKept] = useState(false);
+export function useOfflineBench({ unitTypeId, unitTypeRevision }: PinnedType): OnDevice {
+  const [onDevice, setOnDevice] = useState<OnDevice>();
   const type = `/api/v1/unit-types/${unitTypeId}/revisions/${unitTypeRevision}`;
   useEffect(() => {
     let gone = false;
     const keep = async () => {
       await arrived();
-      await fetchAll().catch(() => undefined);
-      const done = 'serviceWorker' in navigator && (await keepThisPage(type));
-      if (!gone) setKept(done);
+      await fetchAll();
+      if (!gone) setOnDevice('open');
+      if ('serviceWorker' in navigator && (await keepThisPage(type)) && !gone) setOnDevice('kept');
     };
     void keep();
     return () => {
       gone = true;
     };
   }, [type]);
-  return kept;
+  return onDevice;
 }
+
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Once what this page was opened for stands there, and the browser has nothing else to do. */
 async function arrived(): Promise<void> {
-  const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
   do await pause(300);
   while (document.querySelector('[data-loading]'));
   const idle = window.requestIdleCallback ?? ((work: () => void) => window.setTimeout(work, 500));
@@ -48,7 +52,10 @@ async function keepThisPage(type: string): Promise<boolean> {
       .getEntriesByType('resource')
       .map(({ name }) => name)
       .filter((name) => new URL(name).pathname.startsWith('/_next/static/'));
-    return await answered(active, { keep: [window.location.href, type, ...parts] });
+    const kept = await answered(active, { keep: [window.location.href, type, ...parts] });
+    // The job itself is kept by its store, which says so on the page.
+    while (kept && !document.documentElement.dataset.kept) await pause(200);
+    return kept;
   } catch {
     // A browser that refuses it (private window, no room) works as before, with network.
     return false;

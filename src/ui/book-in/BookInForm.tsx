@@ -11,6 +11,7 @@ import type { Actor } from '@/model/people';
 import { NOTHING_NOTED } from '@/model/symptoms';
 import { UNIT_FAMILIES } from '@/model/unitType';
 import { PersonMenu } from '../frame/PersonMenu';
+import { DateInput } from '../kit/DateInput';
 import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -226,7 +227,20 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
               </Field>
             </Flex>
             <Field label="Due" error={errors.dueOn?.message}>
-              {(wiring) => <TextInput {...wiring} {...register('dueOn')} type="date" />}
+              {(wiring) => (
+                <Controller
+                  control={control}
+                  name="dueOn"
+                  render={({ field }) => (
+                    <DateInput
+                      {...wiring}
+                      value={field.value ?? ''}
+                      onDay={field.onChange}
+                      onDone={field.onBlur}
+                    />
+                  )}
+                />
+              )}
             </Field>
             <Field label="History (apart before, ours, from whom)">
               {(wiring) => <TextArea {...wiring} {...register('history')} rows={2} />}

@@ -9,6 +9,7 @@ import { type JobEdit, JobEditSchema } from '@/model/job';
 import type { Job } from '@/model/snapshot';
 import { TOO_CLOSE_POLICIES } from '@/model/tooClose';
 import { type OfJob, useBench } from '../job/useBench';
+import { DateInput } from '../kit/DateInput';
 import { longInstant } from '../kit/dates';
 import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
@@ -115,13 +116,22 @@ export function JobSheet({ job }: OfJob) {
               {(wiring) =>
                 LONG.has(field) ? (
                   <TextArea {...wiring} {...register(field)} rows={3} readOnly={!mayEdit} />
-                ) : (
-                  <TextInput
-                    {...wiring}
-                    {...register(field)}
-                    type={field === 'dueOn' ? 'date' : 'text'}
-                    readOnly={!mayEdit}
+                ) : field === 'dueOn' ? (
+                  <Controller
+                    control={control}
+                    name="dueOn"
+                    render={({ field: due }) => (
+                      <DateInput
+                        {...wiring}
+                        value={due.value}
+                        onDay={due.onChange}
+                        onDone={due.onBlur}
+                        readOnly={!mayEdit}
+                      />
+                    )}
                   />
+                ) : (
+                  <TextInput {...wiring} {...register(field)} readOnly={!mayEdit} />
                 )
               }
             </Field>

@@ -1,12 +1,13 @@
 'use client';
 
-import { Box, chakra, Flex } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { guessColumns, type LabColumns, readLabTable } from '@/core/strip/labTable';
 import type { OfJob } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { Field, Select, TextArea, TextField } from '../kit/Field';
+import { FileDrop } from '../kit/FileDrop';
 import { figureOf } from '../kit/figureOf';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -76,21 +77,12 @@ export function LabTable(
           inputMode="decimal"
         />
       </Flex>
-      <Field label="The laboratory’s table (CSV)">
-        {(wiring) => (
-          <chakra.input
-            {...wiring}
-            type="file"
-            accept=".csv,text/csv,text/plain"
-            minHeight="44px"
-            onChange={(event) =>
-              void event.target.files?.[0]
-                ?.text()
-                .then((table) => setText({ ...text, table: table.slice(0, 100_000) }))
-            }
-          />
-        )}
-      </Field>
+      <FileDrop
+        label="The laboratory’s table (CSV)"
+        what="a CSV file"
+        accept={{ 'text/csv': ['.csv'], 'text/plain': ['.txt'] }}
+        onText={(table) => setText({ ...text, table: table.slice(0, 100_000) })}
+      />
       <Field label="Or typed and pasted, heads first" hint="element; value; unit">
         {(wiring) => (
           <TextArea

@@ -4,13 +4,14 @@ import { Box, chakra, Flex, Grid, Heading } from '@chakra-ui/react';
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { Controller, useForm } from 'react-hook-form';
 import { type NewGauge, NewGaugeSchema } from '@/model/gauge';
 import type { Actor } from '@/model/people';
 import type { Right } from '@/model/rights';
 import type { Gauge } from '@/model/snapshot';
 import { UNIT_SYMBOL, UNITS } from '@/model/units';
 import { PageHead } from '../frame/PageHead';
+import { DateInput } from '../kit/DateInput';
 import { longDate } from '../kit/dates';
 import { Field, Select, TextInput } from '../kit/Field';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
@@ -105,13 +106,9 @@ function GaugeRow({
         {longDate(gauge.calibratedUntil)}
         {mayKeep && (
           <Flex gap="8px" marginBlock="4px">
-            <TextInput
-              type="date"
-              aria-label={`${gauge.name} calibrated until`}
-              value={until}
-              width="170px"
-              onChange={(event) => setUntil(event.target.value)}
-            />
+            <Box width="190px">
+              <DateInput aria-label={`${gauge.name} calibrated until`} value={until} onDay={setUntil} />
+            </Box>
             <Press disabled={until === gauge.calibratedUntil || until === ''} onClick={() => void save()}>
               Came back calibrated
             </Press>
@@ -126,7 +123,7 @@ function GaugeRow({
 function NewGaugeForm() {
   const router = useRouter();
   const [refusal, setRefusal] = useState('');
-  const { register, handleSubmit, reset, formState } = useForm<NewGauge>({
+  const { register, handleSubmit, reset, formState, control } = useForm<NewGauge>({
     resolver: valibotResolver(NewGaugeSchema),
     defaultValues: { unit: 'mm' },
   });
@@ -172,7 +169,15 @@ function NewGaugeForm() {
         {(wiring) => <TextInput {...wiring} {...register('repeatability', numeric)} inputMode="decimal" />}
       </Field>
       <Field label="Calibrated until" error={errors.calibratedUntil?.message}>
-        {(wiring) => <TextInput {...wiring} {...register('calibratedUntil')} type="date" />}
+        {(wiring) => (
+          <Controller
+            control={control}
+            name="calibratedUntil"
+            render={({ field }) => (
+              <DateInput {...wiring} value={field.value ?? ''} onDay={field.onChange} onDone={field.onBlur} />
+            )}
+          />
+        )}
       </Field>
       {refusal && <ErrorNotice>{refusal} What you typed is still here.</ErrorNotice>}
       <Press type="submit" kind="main" size="bench">

@@ -6,6 +6,7 @@ import { openHolds, tellHold } from '@/core/strip/holds';
 import { STATIONS, type StationId } from '@/model/job';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
+import { DateField } from '../kit/DateInput';
 import { longDate, longInstant } from '../kit/dates';
 import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
@@ -90,12 +91,7 @@ export function HoldPanel({ job }: OfJob) {
             />
           </Box>
           <Box flex="0 1 160px">
-            <TextField
-              label="Expected by"
-              type="date"
-              value={said.until}
-              onText={(until) => change({ until })}
-            />
+            <DateField label="Expected by" value={said.until} onDay={(until) => change({ until })} />
           </Box>
           <Press type="submit" marginBottom="12px">
             Put it on hold

@@ -23,7 +23,7 @@ export const TextInput = chakra('input', box);
 export const TextArea = chakra('textarea', box);
 export const Select = chakra('select', box);
 
-interface FieldProps {
+export interface FieldProps {
   readonly label: string;
   readonly hint?: string;
   readonly error?: string | undefined;
@@ -66,7 +66,6 @@ interface TextFieldProps extends Omit<FieldProps, 'children'> {
   /** The field is left. */
   readonly onDone?: () => void;
   readonly inputMode?: 'decimal' | 'numeric' | 'text';
-  readonly type?: 'text' | 'date';
   readonly maxLength?: number;
 }
 
@@ -76,7 +75,6 @@ export function TextField({
   onText,
   onDone,
   inputMode = 'text',
-  type = 'text',
   maxLength,
   ...field
 }: TextFieldProps) {
@@ -86,7 +84,6 @@ export function TextField({
         <TextInput
           {...wiring}
           value={value}
-          type={type}
           maxLength={maxLength}
           inputMode={inputMode}
           autoComplete="off"

@@ -15,6 +15,8 @@ export function HangingSheet({ trigger, label, width, children, open, onOpen }: 
       lazyMount
       unmountOnExit
       positioning={{ placement: 'bottom-end', gutter: 4 }}
+      // Another sheet that closes gives the focus back to its own key: that closes no other.
+      onFocusOutside={(event) => event.preventDefault()}
       open={open}
       onOpenChange={(change) => onOpen(change.open)}
     >

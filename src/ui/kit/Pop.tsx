@@ -22,6 +22,7 @@ const load = () => import('./HangingSheet').then((module) => module.HangingSheet
 const HangingSheet = later(load);
 /** Long after a page has come to life. */
 const IDLE_MS = 4000;
+const A_MOMENT_MS = 40;
 
 /**
  * A sheet that hangs under its key; Escape and a press beside it close it, and the focus goes back to the key. What hangs it comes
@@ -32,8 +33,13 @@ export function Pop({ open, onOpen, ...props }: PopProps) {
   const [wanted, setWanted] = useState(false);
   const shown = open ?? own;
   const show = (next: boolean) => {
-    setOwn(next);
-    onOpen?.(next);
+    const tell = () => {
+      setOwn(next);
+      onOpen?.(next);
+    };
+    // A sheet that closes takes along whatever opened over it: another one opens once it has gone.
+    if (next) setTimeout(tell, A_MOMENT_MS);
+    else tell();
   };
   useEffect(() => {
     if (shown) setWanted(true);

@@ -13,7 +13,30 @@ const LOADERS: (() => Promise<unknown>)[] = [];
 /** A component that comes with the first use of it. */
 export function later<Props extends object>(load: () => Promise<ComponentType<Props>>): ComponentType<Props> {
   LOADERS.push(load);
-  return lazy(async () => ({ default: await load() })) as unknown as ComponentType<Props>;
+  return lazy(async () => ({ default: await patiently(load) })) as unknown as ComponentType<Props>;
+}
+
+const AGAIN_MS = 3000;
+
+/** Without network it waits for it, and asks again; nothing that stands on the page goes because of it. */
+async function patiently<Value>(load: () => Promise<Value>): Promise<Value> {
+  for (;;) {
+    try {
+      return await load();
+    } catch {
+      await new Promise<void>((resolve) => {
+        const timer = setTimeout(resolve, AGAIN_MS);
+        window.addEventListener(
+          'online',
+          () => {
+            clearTimeout(timer);
+            resolve();
+          },
+          { once: true },
+        );
+      });
+    }
+  }
 }
 
 /** Fetches all that is known of, and what that knows of in its turn. */
@@ -22,7 +45,7 @@ export async function fetchAll(): Promise<void> {
   while (fetched < LOADERS.length) {
     const known = LOADERS.slice(fetched);
     fetched = LOADERS.length;
-    await Promise.all(known.map((load) => load()));
+    await Promise.all(known.map(patiently));
   }
 }
 
@@ -39,7 +62,7 @@ export function Arriving({
       fallback={
         quietly ? null : (
           <Box padding="12px" role="status" color="second" data-loading="yes">
-            A moment …
+            {navigator.onLine ? 'A moment …' : 'This comes as soon as the network is back.'}
           </Box>
         )
       }

@@ -9,6 +9,8 @@ const tone = (day: string, night: string) => ({ value: { base: day, _dark: night
  * is dressed here, and its recipes for the rest need not be sent.
  */
 const config = defineConfig({
+  preflight: true,
+  cssVarsRoot: ':where(html, .chakra-theme)',
   globalCss: {
     'html, body': {
       bg: 'paper',
@@ -19,6 +21,7 @@ const config = defineConfig({
       fontVariantNumeric: 'tabular-nums',
     },
     body: { minHeight: '100dvh' },
+    '::placeholder': { color: 'second', opacity: 1 },
     '*:focus-visible': { outline: '3px solid', outlineColor: 'focus', outlineOffset: '3px' },
     'h1, h2, h3': { fontStretch: '87.5%', fontWeight: 650, fontSize: '20px', lineHeight: '24px' },
     'table, th, td, label': { fontStretch: '87.5%' },

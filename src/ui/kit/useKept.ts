@@ -4,7 +4,8 @@ import { useCallback, useEffect, useState } from 'react';
 
 /**
  * State of a form that is kept on this device until the form is done with, so that a reload, an empty battery or a look at
- * another station loses nothing of what was typed. Only for plain data.
+ * another station loses nothing of what was typed. Only for plain data. The packages for this either write down what nobody typed yet
+ * (then a form can't tell whether it was begun) or lose what is typed where a device has no room.
  */
 export function useKept<T>(key: string, first: T): readonly [T, (next: T) => void, () => void] {
   const [value, setValue] = useState(first);

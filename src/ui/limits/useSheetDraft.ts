@@ -1,9 +1,10 @@
 'use client';
 
-import { useCallback, useEffect, useState } from 'react';
+import { useMemo } from 'react';
 import * as v from 'valibot';
 import { type Check, CheckSchema } from '@/model/checks';
 import type { UnitType } from '@/model/unitType';
+import { useKept } from '../kit/useKept';
 
 const DraftSchema = v.array(CheckSchema);
 
@@ -15,32 +16,12 @@ export interface SheetDraft {
 
 /** The sheet as it is being changed: kept on this device until it is saved, so that a reload loses nothing. */
 export function useSheetDraft({ id, revision, checks: stored }: UnitType): SheetDraft {
-  const key = `limit-sheet ${id} ${revision}`;
-  const [checks, setDraft] = useState<readonly Check[]>(stored);
-  useEffect(() => {
-    const kept = readKept(key);
-    if (kept) setDraft(kept);
-  }, [key]);
-  const setChecks = useCallback(
-    (next: readonly Check[]) => {
-      setDraft(next);
-      localStorage.setItem(key, JSON.stringify(next));
-    },
-    [key],
-  );
-  const forget = useCallback(() => {
-    localStorage.removeItem(key);
-    setDraft(stored);
-  }, [key, stored]);
+  const [kept, setChecks, forget] = useKept<unknown>(`limit-sheet ${id} ${revision}`, stored);
+  // A draft that an older version of the program left behind and that no longer fits is let go.
+  const checks = useMemo((): readonly Check[] => {
+    if (kept === stored) return stored;
+    const parsed = v.safeParse(DraftSchema, kept);
+    return parsed.success ? parsed.output : stored;
+  }, [kept, stored]);
   return { checks, setChecks, forget };
-}
-
-/** A draft that an older version of the program left behind and that no longer fits is let go. */
-function readKept(key: string): readonly Check[] | undefined {
-  try {
-    const parsed = v.safeParse(DraftSchema, JSON.parse(localStorage.getItem(key) ?? ''));
-    return parsed.success ? parsed.output : undefined;
-  } catch {
-    return undefined;
-  }
 }

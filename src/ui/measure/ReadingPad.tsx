@@ -44,6 +44,7 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
   const round = placesOf(check);
   const standIn = gauge && standInOfKind(gauge.kind);
   // What was chosen last, also before the screen has followed: two fast keys are two places.
+  const field = useRef<HTMLInputElement>(null);
   const chosen = useRef(measuring);
   chosen.current = measuring;
   const goTo = (at: string | undefined) => onMeasuring({ allRound, ...(at === undefined ? {} : { at }) });
@@ -123,6 +124,7 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
           </Box>
         )}
         <chakra.input
+          ref={field}
           value={figures}
           onChange={(event) => type(event.target.value)}
           inputMode="none"
@@ -202,7 +204,10 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
           marginTop="8px"
           width="100%"
           aria-pressed={allRound}
-          onClick={() => onMeasuring({ allRound: !allRound })}
+          onClick={() => {
+            onMeasuring({ allRound: !allRound });
+            field.current?.focus();
+          }}
         >
           {allRound
             ? `Only the ${check.places?.length ?? 1} required places`

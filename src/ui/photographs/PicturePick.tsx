@@ -2,7 +2,8 @@
 
 import { Box, chakra } from '@chakra-ui/react';
 import { Camera, Images, Video } from 'lucide-react';
-import { type DragEvent, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { LiveCamera } from './LiveCamera';
@@ -76,15 +77,17 @@ export function PicturePick({ compact = false, last, onPicture, onDone }: Pictur
     input.value = '';
     void take(list);
   };
-  const drop = (event: DragEvent) => {
-    event.preventDefault();
-    void take([...event.dataTransfer.files]);
-  };
+  const { getRootProps, isDragActive } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
+    // What is no picture is refused by name below, not passed over in silence.
+    onDrop: (dropped) => void take(dropped),
+  });
   const size = compact ? 'office' : 'bench';
   return (
     <Box
-      onDrop={drop}
-      onDragOver={(event) => event.preventDefault()}
+      {...getRootProps()}
+      bg={isDragActive ? 'band' : undefined}
       {...(compact ? {} : { border: '1.5px dashed', borderColor: 'rule', padding: '12px' })}
     >
       <Box display="flex" gap="8px" flexWrap="wrap" alignItems="center">

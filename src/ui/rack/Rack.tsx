@@ -2,28 +2,32 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { Search } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Actor } from '@/model/people';
 import type { Shop } from '@/model/report';
 import type { Right } from '@/model/rights';
-import type { RackEntry } from '@/model/snapshot';
+import type { RackPage } from '@/model/snapshot';
 import { KeysHelp } from '../frame/KeysHelp';
 import { PersonMenu } from '../frame/PersonMenu';
+import { typesInto } from '../frame/typesInto';
 import { WaitingUploads } from '../job/WaitingUploads';
+import { longDate } from '../kit/dates';
 import { TextInput } from '../kit/Field';
-import { EmptyState } from '../kit/Notice';
-import { Press } from '../kit/Press';
-import { AlsoFound } from './AlsoFound';
+import { Arriving, later } from '../kit/later';
+import { EmptyState, ErrorNotice } from '../kit/Notice';
+import { Press, PressLink } from '../kit/Press';
 import { DateRule } from './DateRule';
-import { RackList } from './RackList';
+import { Found } from './Found';
 import { RackShelves } from './RackShelves';
+import { useRackPages } from './useRackPages';
+import { useSearch } from './useSearch';
 
-interface RackProps {
+const RackList = later(() => import('./RackList').then((m) => m.RackList));
+
+interface RackProps extends RackPage {
   readonly shop: Shop;
-  readonly entries: readonly RackEntry[];
   readonly actor: Actor;
   readonly rights: readonly Right[];
   readonly today: string;
@@ -31,106 +35,131 @@ interface RackProps {
 
 const KEYS = [
   ['/', 'find a unit'],
+  ['Enter', 'open the first that is found'],
   ['n', 'book in a unit'],
   ['l', 'list or shelves'],
 ] as const;
 
-/** Home: the shelves of the shop with what each unit waits for and until when. */
-export function Rack({ shop, entries, actor, rights, today }: RackProps) {
+/** Home: the shelves of the shop with what each unit waits for and until when; any unit that ever hung here is found by its words. */
+export function Rack({ shop, actor, rights, today, ...first }: RackProps) {
   const [sought, setSought] = useState('');
   const [asList, setAsList] = useState(false);
-  const search = useRef<HTMLInputElement>(null);
+  const field = useRef<HTMLInputElement>(null);
   const router = useRouter();
+  const rack = useRackPages(first);
+  const searched = useSearch(sought);
   const mayBookIn = rights.includes('job.book-in');
   useEffect(
     () =>
       tinykeys(window, {
         '/': (event) => {
-          if (event.target instanceof HTMLInputElement) return;
+          if (typesInto(event.target)) return;
           event.preventDefault();
-          search.current?.focus();
+          field.current?.focus();
         },
         n: (event) => {
-          if (!(event.target instanceof HTMLInputElement) && mayBookIn) router.push('/book-in');
+          if (!typesInto(event.target) && mayBookIn) router.push('/book-in');
         },
         l: (event) => {
-          if (!(event.target instanceof HTMLInputElement)) setAsList((list) => !list);
+          if (!typesInto(event.target)) setAsList((list) => !list);
         },
       }),
     [mayBookIn, router],
   );
-  const words = sought.trim().toLowerCase();
-  const shown = entries.filter((entry) =>
-    `${entry.peg} ${entry.title} ${entry.machine} ${entry.customer}`.toLowerCase().includes(words),
-  );
+  const onKey = (event: KeyboardEvent) => {
+    const [firstFound] = searched.found;
+    if (event.key === 'Enter' && firstFound && !searched.asking) router.push(`/jobs/${firstFound.peg}`);
+    if (event.key === 'Escape') setSought('');
+  };
+  const inTheHouse = rack.days.reduce((sum, { units }) => sum + units, 0);
   return (
     <Box minHeight="100dvh">
-      <Box as="header" bg="bar" color="onBlue" paddingInline="16px" paddingTop="8px">
+      <Box as="header" bg="bar" color="onBlue" paddingInline="16px">
         <Flex
           align="center"
-          gap="16px"
-          wrap="wrap"
+          gap={{ base: '8px', md: '16px' }}
+          minHeight="60px"
+          wrap={{ base: 'wrap', md: 'nowrap' }}
+          paddingBlock={{ base: '8px', md: '0' }}
           borderBottom="1px solid"
-          borderColor="onBlueSecond"
-          paddingBottom="8px"
+          borderColor="onBlueRule"
         >
-          <Box flex="1 1 200px">
+          <Box flex="1 1 160px" minWidth="0">
             <Heading as="h1">The rack</Heading>
-            <Box color="onBlueSecond" fontStretch="87.5%">
+            <Box color="onBlueSecond" fontStretch="87.5%" fontSize="13px" lineHeight="18px">
               {shop.name}, {shop.place}
             </Box>
           </Box>
-          <Flex flex="1 1 320px" align="center" position="relative">
+          <Flex
+            order={{ base: 3, md: 0 }}
+            flex={{ base: '1 0 100%', md: '1 1 320px' }}
+            align="center"
+            position="relative"
+          >
             <Box position="absolute" left="12px" color="second" pointerEvents="none">
               <Search size={20} aria-hidden />
             </Box>
             <TextInput
-              ref={search}
+              ref={field}
               paddingLeft="42px"
               border="none"
               aria-label="Find a unit"
-              placeholder="Peg, machine, owner"
+              placeholder="Peg, serial, machine, owner, words of the complaint"
               value={sought}
               onChange={(event) => setSought(event.target.value)}
+              onKeyDown={onKey}
             />
           </Flex>
-          <WaitingUploads actor={actor} />
+          <WaitingUploads actor={actor} small />
           <PersonMenu actor={actor} />
           <KeysHelp keys={KEYS} />
         </Flex>
-        <DateRule entries={entries} today={today} />
+        <DateRule
+          days={rack.days}
+          entries={rack.entries}
+          today={today}
+          onDay={(day) => void rack.startAt(day)}
+        />
       </Box>
-      <Box as="main" padding="16px" paddingTop="8px" maxWidth="1920px" margin="0 auto">
+      <Box as="main" padding="12px 16px" maxWidth="1920px" margin="0 auto">
         <Flex justify="space-between" align="center" gap="12px" wrap="wrap">
-          <Box color="second">
-            {shown.length === entries.length
-              ? `${entries.length} units in the house`
-              : `${shown.length} of ${entries.length} units`}
+          <Box color="second" aria-live="polite">
+            {searched.seeks
+              ? `${searched.found.length}${searched.more ? ' and more' : ''} found`
+              : `${inTheHouse} units in the house${rack.from ? `, from ${longDate(rack.from)} on` : ''}`}
           </Box>
-          <Flex gap="8px">
+          <Flex gap="8px" wrap="wrap">
+            {rack.from && !searched.seeks && (
+              <Press onClick={() => void rack.startAt(undefined)}>From the first that is due</Press>
+            )}
             <Press onClick={() => setAsList(!asList)}>{asList ? 'Show the shelves' : 'Show as a list'}</Press>
             {mayBookIn && (
-              <Link href="/book-in" style={{ textDecoration: 'none' }}>
-                <Box
-                  as="span"
-                  display="inline-flex"
-                  alignItems="center"
-                  minHeight="44px"
-                  paddingInline="20px"
-                  bg="blue"
-                  color="onBlue"
-                  fontWeight={600}
-                  fontStretch="87.5%"
-                >
-                  Book in a unit
-                </Box>
-              </Link>
+              <PressLink href="/book-in" kind="main">
+                Book in a unit
+              </PressLink>
             )}
           </Flex>
         </Flex>
-        <AlsoFound sought={sought} shown={shown} />
-        {entries.length === 0 && <EmptyState>Broken units come here once they are booked in.</EmptyState>}
-        {asList ? <RackList entries={shown} today={today} /> : <RackShelves entries={shown} today={today} />}
+        {rack.trouble && <ErrorNotice>{rack.trouble}</ErrorNotice>}
+        {searched.seeks ? (
+          <Found searched={searched} />
+        ) : (
+          <>
+            {inTheHouse === 0 && <EmptyState>Broken units come here once they are booked in.</EmptyState>}
+            {asList ? (
+              <Arriving>
+                <RackList entries={rack.entries} today={today} />
+              </Arriving>
+            ) : (
+              <RackShelves entries={rack.entries} today={today} />
+            )}
+            {rack.more && (
+              <Press marginTop="16px" width="100%" onClick={() => void rack.loadMore()}>
+                Show the next that are due
+              </Press>
+            )}
+          </>
+        )}
       </Box>
     </Box>
   );

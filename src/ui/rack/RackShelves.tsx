@@ -1,7 +1,6 @@
 import { Box, Flex } from '@chakra-ui/react';
 import Link from 'next/link';
 import type { RackEntry } from '@/model/snapshot';
-import type { UnitFamily } from '@/model/unitType';
 import { overdueWords, shortDate } from '../kit/dates';
 import { PegPlate, SplitPin } from '../kit/PegPlate';
 import { shelvesOf } from './shelves';
@@ -64,7 +63,11 @@ function ShelfPlace({ entry, today }: { readonly entry: RackEntry; readonly toda
         aria-label={`Peg ${entry.peg}, ${entry.title}, ${entry.machine}`}
       >
         <Flex height="94px" align="flex-end" paddingLeft="8px">
-          <UnitShape family={entry.unitFamily as UnitFamily} outline={entry.weightKg === null} />
+          <UnitShape
+            unitTypeId={entry.unitTypeId}
+            revision={entry.unitTypeRevision}
+            undescribed={entry.weightKg === null}
+          />
         </Flex>
         <Box height="6px" bg="ink" marginInline="-28px" />
         <Flex gap="12px" paddingTop="10px" paddingBottom="14px" position="relative">

@@ -9,6 +9,8 @@ const entry = (peg: number, unitFamily: string, weightKg: number | null): RackEn
   machine: '',
   customer: '',
   unitFamily,
+  unitTypeId: 't',
+  unitTypeRevision: 1,
   weightKg,
   waitsFor: '',
   hold: '',

@@ -7,6 +7,7 @@ import { describedStates } from '@/core/section/describedStates';
 import { drawSection, type Section } from '@/core/section/drawSection';
 import { powerPath } from '@/core/section/powerPath';
 import { gatherPieces } from '@/core/section/reach';
+import { type WalkKey, walkFrom } from '@/core/section/walk';
 import type { PartState } from '@/core/wear/partStanding';
 import type { UnitType } from '@/model/unitType';
 import { gradeWords } from '../kit/GradeMark';
@@ -58,7 +59,7 @@ export function SectionDrawing({
   const holder = useRef<HTMLDivElement>(null);
   const sheet = useRef<SVGSVGElement>(null);
   const width = useWidth(holder, 1248);
-  const room = useHeightLeft();
+  const room = useHeightLeft(holder);
   const height =
     printed ??
     (strip
@@ -97,16 +98,14 @@ export function SectionDrawing({
   };
 
   const walk = (event: KeyboardEvent<SVGSVGElement>) => {
-    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (event.key === 'Escape') setFan(undefined);
     if ((event.key === 'Enter' || event.key === ' ') && focused) {
       event.preventDefault();
       onOpen(focused);
     }
-    if (step === undefined) return;
+    if (!focused || !isWalkKey(event.key)) return;
     event.preventDefault();
-    const index = section.walk.indexOf(focused ?? '');
-    const next = section.walk[(index + step + section.walk.length) % section.walk.length];
+    const next = walkFrom(section, focused, event.key);
     setCursor(next);
     event.currentTarget.querySelector<SVGElement>(`[data-position="${next}"]`)?.focus();
   };
@@ -175,6 +174,8 @@ export function SectionDrawing({
     </Box>
   );
 }
+
+const isWalkKey = (key: string): key is WalkKey => /^Arrow(Left|Right|Up|Down)$/.test(key);
 
 type Graded = readonly (readonly [string, PartState['grade']])[];
 const gradesAsText = (parts: readonly PartState[]): string =>

@@ -17,17 +17,20 @@ export function useWidth(holder: RefObject<Element | null>, first: number): numb
   return width;
 }
 
-/** Strip and run, the bar at the foot, and the row of keys over the drawing with the space round it. */
-const FRAME_PX = 100 + 60 + 72;
+/** The bar at the foot, and a little air above it. */
+const FOOT_PX = 60 + 10;
 
-/** Height that the window leaves a drawing within the frame, followed as it changes. */
-export function useHeightLeft(): number {
-  const [height, setHeight] = useState(608);
+/** Height that the window leaves under the top of this element, down to the bar at the foot; followed as the window changes. */
+export function useHeightLeft(holder: RefObject<Element | null>): number {
+  const [height, setHeight] = useState(568);
   useEffect(() => {
-    const measure = () => setHeight(window.innerHeight - FRAME_PX);
+    const measure = () => {
+      const top = holder.current?.getBoundingClientRect().top ?? 0;
+      setHeight(Math.floor(window.innerHeight - top - window.scrollY - FOOT_PX));
+    };
     measure();
     window.addEventListener('resize', measure);
     return () => window.removeEventListener('resize', measure);
-  }, []);
+  }, [holder]);
   return height;
 }

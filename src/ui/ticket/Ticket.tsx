@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
+import { Box, Flex, Heading, Tabs } from '@chakra-ui/react';
 import { X } from 'lucide-react';
 import { cautionsForFamily } from '@/core/catalogs/cautions';
 import { type OfPart, useBench } from '../job/useBench';
@@ -46,29 +46,34 @@ export function Ticket(props: OfPart) {
           <X size={24} aria-hidden />
         </Press>
       </Flex>
-      <Flex role="tablist" aria-label="Ticket" borderBottom="1.5px solid" borderColor="ink" marginTop="4px">
-        {TICKET_FACES.map((face) => (
-          <chakra.button
-            key={face}
-            type="button"
-            role="tab"
-            aria-selected={face === place.face}
-            flex="1"
-            minHeight="56px"
-            cursor="pointer"
-            fontStretch="87.5%"
-            fontWeight={face === place.face ? 650 : 400}
-            borderBottom="4px solid"
-            borderColor={face === place.face ? 'metal' : 'transparent'}
-            onClick={() => place.goTo({ face })}
-          >
-            {FACE_NAMES[face]}
-          </chakra.button>
-        ))}
-      </Flex>
-      <Box role="tabpanel" aria-label={FACE_NAMES[place.face]} paddingTop="12px">
-        <Face {...props} />
-      </Box>
+      <Tabs.Root
+        value={place.face}
+        lazyMount
+        unmountOnExit
+        marginTop="4px"
+        onValueChange={({ value }) => place.goTo({ face: value as TicketFace })}
+      >
+        <Tabs.List aria-label="Ticket" display="flex" borderBottom="1.5px solid" borderColor="ink">
+          {TICKET_FACES.map((face) => (
+            <Tabs.Trigger
+              key={face}
+              value={face}
+              flex="1"
+              minHeight="56px"
+              cursor="pointer"
+              fontStretch="87.5%"
+              fontWeight={face === place.face ? 650 : 400}
+              borderBottom="4px solid"
+              borderColor={face === place.face ? 'metal' : 'transparent'}
+            >
+              {FACE_NAMES[face]}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Tabs.Content value={place.face} aria-label={FACE_NAMES[place.face]} paddingTop="12px">
+          <Face {...props} />
+        </Tabs.Content>
+      </Tabs.Root>
       {position.orientation && (
         <Box marginTop="12px" fontSize="13px">
           <strong>Which way round:</strong> {position.orientation}

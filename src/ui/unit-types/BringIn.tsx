@@ -1,11 +1,12 @@
 'use client';
 
-import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
+import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Fault } from '@/core/unit-type/fault';
 import type { UnitType } from '@/model/unitType';
 import { Field, TextArea, TextField } from '../kit/Field';
+import { FileDrop } from '../kit/FileDrop';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
@@ -55,17 +56,12 @@ export function BringIn() {
       <Heading as="h2" fontSize="18px" marginBottom="8px">
         Bring a description in
       </Heading>
-      <Field label="File (JSON)">
-        {(wiring) => (
-          <chakra.input
-            {...wiring}
-            type="file"
-            accept=".json,application/json"
-            minHeight="44px"
-            onChange={(event) => void event.target.files?.[0]?.text().then(change)}
-          />
-        )}
-      </Field>
+      <FileDrop
+        label="File (JSON)"
+        what="a JSON file"
+        accept={{ 'application/json': ['.json'] }}
+        onText={change}
+      />
       <Field label="Or pasted">
         {(wiring) => (
           <TextArea

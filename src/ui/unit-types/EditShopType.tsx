@@ -8,6 +8,7 @@ import type { UnitType } from '@/model/unitType';
 import { PageHead } from '../frame/PageHead';
 import { send } from '../kit/send';
 import { TypeEditor } from './editor/TypeEditor';
+import { TypeActs } from './TypeActs';
 import { TypeDrawing } from './TypeDrawing';
 
 const BACK = { href: '/unit-types', words: 'Back to the unit types' };
@@ -38,10 +39,15 @@ export function EditShopType({
     return (
       <Box>
         <PageHead title={unitType.title} back={BACK} actor={actor} />
+        <TypeActs type={unitType} mayKeep={false} />
         <Box as="main" padding="16px">
           <TypeDrawing unitType={unitType} onOpen={() => undefined} />
         </Box>
       </Box>
     );
-  return <TypeEditor unitType={unitType} actor={actor} back={BACK} onStore={store} />;
+  return (
+    <TypeEditor unitType={unitType} actor={actor} back={BACK} onStore={store}>
+      <TypeActs type={unitType} mayKeep />
+    </TypeEditor>
+  );
 }

@@ -1,6 +1,7 @@
 import type { Position, UnitType } from '@/model/unitType';
 import type { SectionOptions } from '../drawSection';
 import type { Point } from '../geometry';
+import { withoutCrossings } from './crossings';
 import { freeColumn } from './freeColumn';
 import { LABEL_HEIGHT, type LabelText, type PlacedLabel, placeLabels } from './labels';
 
@@ -31,7 +32,7 @@ export function labelSection(
   const topRow = texts.some(({ side }) => side === 'top') ? LABELS_AT_TOP + LABEL_HEIGHT : 0;
   const bottomRow = texts.some(({ side }) => side === 'bottom') ? LABEL_HEIGHT : 0;
   const between: Point = [topRow + EDGE, height - FOOT - bottomRow - EDGE];
-  return (['top', 'bottom', 'left', 'right'] as const).flatMap((side) => {
+  const placed = (['top', 'bottom', 'left', 'right'] as const).flatMap((side) => {
     const own = texts.filter((text) => text.side === side);
     if (own.length === 0) return [];
     if (side === 'top') return placeLabels(own, { ...row, side, at: LABELS_AT_TOP });
@@ -39,6 +40,7 @@ export function labelSection(
       return placeLabels(own, { ...row, to: row.to - KEYS, side, at: height - LABEL_HEIGHT - 4 - FOOT });
     return placeLabels(own, freeColumn(side, own, polygons, width, between));
   });
+  return withoutCrossings(placed);
 }
 
 function labelText(

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex, Grid } from '@chakra-ui/react';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { renamed, withValue } from '@/core/unit-type/editType';
 import { faultsOfDraft } from '@/core/unit-type/faultsOfDraft';
 import { TYPE_LISTS, type TypeList } from '@/core/unit-type/lists';
@@ -25,6 +25,8 @@ interface TypeEditorProps {
   readonly unitType: UnitType;
   readonly actor: Actor;
   readonly back: { readonly href: string; readonly words: string };
+  /** What else can be done with it. */
+  readonly children?: ReactNode;
   /** Stores the draft; answers with what was wrong, if anything. */
   readonly onStore: (draft: unknown, note: string) => Promise<string | undefined>;
 }
@@ -42,7 +44,7 @@ function fieldsFor(list: Place['list']): readonly Field[] {
 }
 
 /** A unit type as it is being described: its section redraws with every figure, each fault leads to its place. */
-export function TypeEditor({ unitType, actor, back, onStore }: TypeEditorProps) {
+export function TypeEditor({ unitType, actor, back, onStore, children }: TypeEditorProps) {
   const { draft, isChanged, change, undo, redo, forget } = useTypeDraft(unitType);
   const [{ list, index }, setPlace] = useState<Place>({ list: 'unit', index: 0 });
   const form = useRef<HTMLDivElement>(null);
@@ -75,6 +77,7 @@ export function TypeEditor({ unitType, actor, back, onStore }: TypeEditorProps) 
   return (
     <Box>
       <PageHead title={`${unitType.title}: description`} back={back} actor={actor} />
+      {children}
       <Grid as="main" templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 440px' }} gap="24px" padding="16px">
         <Box minWidth="0">
           <Box position={{ lg: 'sticky' }} top="0">

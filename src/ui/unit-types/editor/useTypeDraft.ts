@@ -1,14 +1,14 @@
 'use client';
 
-import { useCallback, useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Draft } from '@/core/unit-type/editType';
 import type { UnitType } from '@/model/unitType';
+import { useKept } from '../../kit/useKept';
 
 const MOST_STEPS = 80;
 
-interface History {
+interface Steps {
   readonly past: readonly Draft[];
-  readonly now: Draft;
   readonly future: readonly Draft[];
 }
 
@@ -23,21 +23,18 @@ export interface TypeDraft {
 
 /** A description as it is being changed: kept on this device until it is stored, so that a reload loses nothing. */
 export function useTypeDraft(unitType: UnitType): TypeDraft {
-  const key = `unit-type ${unitType.id} ${unitType.revision}`;
   const stored = unitType as unknown as Draft;
-  const [{ past, now, future }, setHistory] = useState<History>({ past: [], now: stored, future: [] });
-  useEffect(() => {
-    const kept = readKept(key);
-    if (kept) setHistory({ past: [], now: kept, future: [] });
-  }, [key]);
-  const keep = useCallback(
-    (history: History) => {
-      setHistory(history);
-      if (history.now === stored) localStorage.removeItem(key);
-      else localStorage.setItem(key, JSON.stringify(history.now));
-    },
-    [key, stored],
+  const [kept, setNow, forgetKept] = useKept<unknown>(
+    `unit-type ${unitType.id} ${unitType.revision}`,
+    stored,
   );
+  const now = typeof kept === 'object' && kept !== null ? (kept as Draft) : stored;
+  const [{ past, future }, setSteps] = useState<Steps>({ past: [], future: [] });
+  const keep = ({ past: before, now: next, future: after }: Steps & { readonly now: Draft }) => {
+    setSteps({ past: before, future: after });
+    if (next === stored) forgetKept();
+    else setNow(next);
+  };
   return {
     draft: now,
     isChanged: now !== stored,
@@ -52,13 +49,4 @@ export function useTypeDraft(unitType: UnitType): TypeDraft {
         : undefined,
     forget: () => keep({ past: [...past, now], now: stored, future: [] }),
   };
-}
-
-function readKept(key: string): Draft | undefined {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '');
-    return typeof kept === 'object' && kept !== null ? (kept as Draft) : undefined;
-  } catch {
-    return undefined;
-  }
 }
