@@ -4,7 +4,7 @@ import { STATIONS } from '@/model/job';
 import { bookIn, enter, everythingStored, expect, openTicket, test, toStation } from './fixtures';
 
 const heightOfHeader = async (page: Page) => (await page.getByRole('banner').boundingBox())!.height;
-const within = async (page: Page, width: number, what: ReturnType<Page['locator']>) => {
+const within = async (width: number, what: ReturnType<Page['locator']>) => {
   const box = (await what.boundingBox())!;
   return box.x >= 0 && box.x + box.width <= width;
 };
@@ -34,7 +34,7 @@ test('the head is 100 px with the longest words, and keeps plate, date and pin; 
       const here = page.locator(`[data-station="${id}"]`);
       await expect(here.locator('[aria-current="step"]')).toBeVisible();
       await expect.poll(() => heightOfHeader(page), `${name} at ${width}`).toBe(100);
-      await expect.poll(() => within(page, width, here), `${name} in sight at ${width}`).toBe(true);
+      await expect.poll(() => within(width, here), `${name} in sight at ${width}`).toBe(true);
     }
     const head = page.getByRole('banner');
     for (const kept of [
@@ -42,7 +42,7 @@ test('the head is 100 px with the longest words, and keeps plate, date and pin; 
       head.getByText('15 Jan 2030'),
       head.getByRole('img', { name: 'on hold' }).first(),
     ])
-      expect(await within(page, width, kept), `kept at ${width}`).toBe(true);
+      expect(await within(width, kept), `kept at ${width}`).toBe(true);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
   }
   // What is narrow lies under one key.

@@ -120,7 +120,9 @@ test('a phone’s HEIC is shown and measured as its JPEG; a picture is pasted; o
   const filing = desk.getByTestId('file-by-tap');
   await expect(filing).toContainText('Tap the part that these 2 show');
   // A tap into the upper wall of the left tube, where nothing else lies.
-  const tube = (await filing.locator('[data-position="tube-left"]').boundingBox())!;
+  const left = filing.locator('[data-position="tube-left"]');
+  await left.evaluate((piece) => piece.scrollIntoView({ block: 'center' }));
+  const tube = (await left.boundingBox())!;
   await page.mouse.click(tube.x + tube.width * 0.25, tube.y + 6);
   await expect(desk.getByRole('region', { name: 'Axle tube, left' }).locator('[data-cell]')).toHaveCount(2);
   expect((await storedJob(page, job)).photographs.map(({ positionId }) => positionId)).toEqual([

@@ -94,7 +94,7 @@ const readers = Object.entries(
     .map(([name, value]) => ({ name: `${file} ${name}`, call: value as (...args: unknown[]) => unknown })),
 );
 /** Tables that don't grow with the jobs: their lists may be read whole. */
-const SMALL = ['gauges', 'people', 'unit_types', 'shop', 'stream', 'gauge_studies', 'sessions'];
+const SMALL = ['gauges', 'people', 'unit_types', 'shop', 'stream', 'gauge_studies', 'sessions', 'rack_days'];
 
 describe('the queries behind the screens', () => {
   it('all go by an index, never through a whole table that grows', () => {

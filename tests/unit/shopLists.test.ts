@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { stationCounts } from '@/core/decisions/stationCounts';
 import { readChanges } from '@/db/changeLog';
+import { inTransaction } from '@/db/open';
 import { bookIn, readBookInForm } from '@/server/book-in/bookIn';
 import { readBenchGauge, zeroBenchGauge } from '@/server/devices/benchGauge';
 import { editJob } from '@/server/job/editJob';
@@ -141,6 +142,10 @@ describe('the rack', () => {
     expect(shape('torvane-hx41')).toContain('<svg xmlns="http://www.w3.org/2000/svg"');
     expect(shape('torvane-hx41')).not.toBe(shape('skell-five'));
     expect(refused(() => shape('none-such')).status).toBe(404);
+    // Of what nobody has described there is an outline, not nothing.
+    const own = bookTestUnit(shop, { peg: 641, unitTypeId: undefined });
+    const { unitTypeId } = gatherSnapshot(shop.context.db, own).job;
+    expect(shape(unitTypeId)).toContain('stroke-dasharray');
   });
 
   it('offers the next free peg and the types that are no single job’s own', () => {
@@ -265,6 +270,45 @@ describe('the search', () => {
     const { id: _, bookedAt: __, ...job } = gatherSnapshot(shop.context.db, jobId).job;
     editJob(shop.people.lead, shop.context, { jobId, edit: { ...job, machine: 'launch' } });
     expect([pegs('ferry'), pegs('launch')]).toEqual([[], [603]]);
+  });
+
+  it('finds each of ten thousand by three letters of it, on the first page', () => {
+    const { db } = shop.context;
+    book(701, 'post bus 31', 'HX-88213');
+    const like = db.prepare('SELECT * FROM jobs WHERE peg = 701').get() as Record<string, unknown>;
+    const insert = db.prepare(
+      `INSERT INTO jobs (${Object.keys(like).join(', ')}) VALUES (${Object.keys(like)
+        .map((name) => `@${name}`)
+        .join(', ')})`,
+    );
+    // Words of three letters that are another one's for each: 22 x 22 x 22 machines.
+    const letters = 'abcdefghijklmnopqrstuv';
+    const wordOf = (index: number) =>
+      [index, Math.floor(index / 22), Math.floor(index / 484)].map((at) => letters[at % 22]).join('');
+    inTransaction(db, () => {
+      for (let index = 0; index < 10_000; index += 1)
+        insert.run({
+          ...{ ...like, id: `many-${index}`, peg: 10_000 + index, serial: `Q${index}` },
+          ...{ machine: `${wordOf(index)} sower`, complaint: `rumbles at ${index}` },
+        });
+    });
+    for (let index = 0; index < 10_000; index += 97)
+      expect(pegs(wordOf(index)), wordOf(index)).toContain(10_000 + index);
+    expect(pegs('hx 882')).toEqual([701]);
+    // Words that all of them carry come page by page, until the last.
+    let beforePeg: number | undefined;
+    let seen = 0;
+    for (let page = 0; page < 4; page += 1) {
+      const { found, more } = searchJobs(shop.people.parts, shop.context, {
+        sought: 'sow rum',
+        ...(beforePeg === undefined ? {} : { beforePeg }),
+      });
+      expect(found.every(({ peg }) => beforePeg === undefined || peg < beforePeg)).toBe(true);
+      expect(more).toBe(true);
+      seen += found.length;
+      beforePeg = found.at(-1)!.peg;
+    }
+    expect(seen).toBe(80);
   });
 
   it('takes nothing that is typed for more than words', () => {

@@ -1,6 +1,6 @@
 import type { Position, UnitType } from '@/model/unitType';
 import { expectedPieces } from '../strip/inventory';
-import type { SectionOptions } from './drawSection';
+import type { SectionOptions } from './sectionOptions';
 
 /** What the labels of a type say while no unit of it lies on the bench: every part whole, with what is known of it. */
 export const describedStates = (type: UnitType): SectionOptions['states'] =>

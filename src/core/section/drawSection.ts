@@ -1,4 +1,3 @@
-import type { GradeOrNone } from '@/model/damage';
 import type { Position, UnitType } from '@/model/unitType';
 import { frameOf } from './frame';
 import { type Box, boxOf, type Point, pointInside } from './geometry';
@@ -9,25 +8,8 @@ import { brokenMeshes } from './pieces/brokenMesh';
 import { hullPieces } from './pieces/hullPiece';
 import { pieceOf } from './pieces/pieceOf';
 import type { LineKind, Piece, Tone } from './pieces/shapes';
+import type { SectionOptions } from './sectionOptions';
 import { type ToothPlate, toothPlates } from './toothPlates';
-
-export interface SectionOptions {
-  readonly width: number;
-  readonly height: number;
-  /** Grade and a few words for each position; a missing one was not looked at. */
-  readonly states: ReadonlyMap<string, { readonly grade: GradeOrNone; readonly words: string }>;
-  readonly selected?: string | undefined;
-  /** Without labels the drawing is a strip that keeps the neighbours in view. */
-  readonly labels: boolean;
-  /** Looked at from nearer: so many times the whole, moved by so many pixels. */
-  readonly view?: SectionView;
-}
-
-export interface SectionView {
-  readonly k: number;
-  readonly x: number;
-  readonly y: number;
-}
 
 export interface DrawnArea {
   readonly positionId: string;

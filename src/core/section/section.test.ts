@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
-import { drawSection, type Section, type SectionOptions } from './drawSection';
+import { drawSection, type Section } from './drawSection';
 import { boxesTouch, pointInside } from './geometry';
 import { badgePlace } from './labels/labels';
 import { bevelCone } from './pieces/bevelPiece';
 import { drawnPitchRadius } from './pieces/pieceOf';
 import { gatherPieces } from './reach';
+import type { SectionOptions } from './sectionOptions';
 import { plateBox } from './toothPlates';
 
 const options = (width: number, over: Partial<SectionOptions> = {}): SectionOptions => ({

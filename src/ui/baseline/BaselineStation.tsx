@@ -45,7 +45,7 @@ export function BaselineStation(props: OfJob) {
       }
     >
       <Box data-testid="baseline">
-        <Table heads={['Before anything moves', 'Of', '', '']} label="Baseline">
+        <Table heads={['Before anything moves', 'Of', 'How it stands', 'What to do']} label="Baseline">
           {checks.map((line) => (
             <tr key={`${line.position.id} ${line.check.id}`} data-baseline={line.check.id}>
               <td>

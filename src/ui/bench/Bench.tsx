@@ -175,7 +175,7 @@ function RunOfJob() {
       counts={counts}
       current={place.station}
       heldAt={openHolds(records).at(-1)?.content.station}
-      onGo={(station) => place.goTo({ station })}
+      onGo={(station) => place.goTo({ station, part: null })}
     />
   );
 }

@@ -67,7 +67,10 @@ const LEVEL: Record<JudgedElement['level'], string> = {
 };
 
 const Judged = ({ elements }: { readonly elements: readonly JudgedElement[] }) => (
-  <Table heads={['Element', 'ppm', '', 'Comes from', 'Per 1000 km since']} label="Wear metals">
+  <Table
+    heads={['Element', 'ppm', 'How much that is', 'Comes from', 'Per 1000 km since']}
+    label="Wear metals"
+  >
     {elements.map(({ id, name, value, level, from, per1000Km }) => (
       <tr key={id}>
         <td>{name}</td>

@@ -3,7 +3,6 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { memo } from 'react';
 import type { PartState } from '@/core/wear/partStanding';
-import { Conflicts } from '../job/Conflicts';
 import { useBench } from '../job/useBench';
 import { useBenchJob, type Watch } from '../job/useJob';
 import { Watching } from '../job/Watching';
@@ -14,6 +13,7 @@ import { GearChoice } from '../section/GearChoice';
 import { PartList } from '../section/PartList';
 import { SectionDrawing } from '../section/SectionDrawing';
 import { useEngagedTrain } from '../section/useEngagedTrain';
+import { Conflicts } from './Conflicts';
 import { GradeLegend } from './GradeLegend';
 import { DescribeBox, DescribePart, OpenSeries, PhotographTray, PowerPanel } from './pieces';
 

@@ -112,7 +112,7 @@ function CountForm({
   ] as const;
   return (
     <Box as="form" onSubmit={keep}>
-      <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(6, 1fr)' }} columnGap="12px">
+      <Grid templateColumns="repeat(auto-fill, minmax(104px, 1fr))" alignItems="end" columnGap="12px">
         {fields.map(([name, label, mode]) => (
           <Field key={name} label={label} error={errors[name]?.message}>
             {(wiring) => (

@@ -46,7 +46,7 @@ export function OtherRatio({
         fields={FIELDS}
         text={text}
         onText={(name, typed) => setText({ ...text, [name]: typed })}
-        templateColumns={{ base: '1fr 1fr', md: 'repeat(5, 1fr)' }}
+        templateColumns="repeat(auto-fill, minmax(120px, 1fr))"
       />
       {begun && !input.success && (
         <Box color="oxide" role="alert">
@@ -75,7 +75,7 @@ function Effects(effect: ReturnType<typeof otherRatio>) {
       : `${factor >= 1 ? '+' : '−'}${formatNumber(Math.abs(factor - 1) * 100, 0)} %`;
   return (
     <>
-      <Table heads={['', 'Now', 'Other set']}>
+      <Table heads={['Of the ratio', 'Now', 'Other set']}>
         <tr>
           <td>Ratio</td>
           <td>{formatNumber(effect.ratio, 3)}</td>

@@ -1,7 +1,22 @@
 'use client';
 
 import { Popover } from '@chakra-ui/react';
-import type { PopProps } from './Pop';
+import type { ReactElement, ReactNode } from 'react';
+
+export interface PopProps {
+  /** What opens it: one key. */
+  readonly trigger: ReactElement<{
+    onClick?: () => void;
+    'aria-expanded'?: boolean;
+    'aria-haspopup'?: 'dialog';
+  }>;
+  /** What it holds, for who doesn’t see it. */
+  readonly label: string;
+  readonly width: string;
+  readonly children: ReactNode;
+  readonly open?: boolean;
+  readonly onOpen?: (open: boolean) => void;
+}
 
 type HangingSheetProps = Omit<PopProps, 'open' | 'onOpen'> & {
   readonly open: boolean;

@@ -1,22 +1,8 @@
 'use client';
 
-import { cloneElement, type ReactElement, type ReactNode, Suspense, useEffect, useState } from 'react';
+import { cloneElement, Suspense, useEffect, useState } from 'react';
+import type { PopProps } from './HangingSheet';
 import { later } from './later';
-
-export interface PopProps {
-  /** What opens it: one key. */
-  readonly trigger: ReactElement<{
-    onClick?: () => void;
-    'aria-expanded'?: boolean;
-    'aria-haspopup'?: 'dialog';
-  }>;
-  /** What it holds, for who doesn’t see it. */
-  readonly label: string;
-  readonly width: string;
-  readonly children: ReactNode;
-  readonly open?: boolean;
-  readonly onOpen?: (open: boolean) => void;
-}
 
 const load = () => import('./HangingSheet').then((module) => module.HangingSheet);
 const HangingSheet = later(load);

@@ -3,8 +3,8 @@ import Link from 'next/link';
 import type { RackEntry } from '@/model/snapshot';
 import { overdueWords, shortDate } from '../kit/dates';
 import { PegPlate, SplitPin } from '../kit/PegPlate';
+import { UnitShape } from '../kit/UnitShape';
 import { shelvesOf } from './shelves';
-import { UnitShape } from './UnitShape';
 
 export function RackShelves({
   entries,
@@ -63,11 +63,7 @@ function ShelfPlace({ entry, today }: { readonly entry: RackEntry; readonly toda
         aria-label={`Peg ${entry.peg}, ${entry.title}, ${entry.machine}`}
       >
         <Flex height="94px" align="flex-end" paddingLeft="8px">
-          <UnitShape
-            unitTypeId={entry.unitTypeId}
-            revision={entry.unitTypeRevision}
-            undescribed={entry.weightKg === null}
-          />
+          <UnitShape unitTypeId={entry.unitTypeId} revision={entry.unitTypeRevision} />
         </Flex>
         <Box height="6px" bg="ink" marginInline="-28px" />
         <Flex gap="12px" paddingTop="10px" paddingBottom="14px" position="relative">
@@ -101,7 +97,11 @@ function ShelfPlace({ entry, today }: { readonly entry: RackEntry; readonly toda
               {entry.machine}, {entry.customer}
             </Box>
             <Box>
-              {entry.hold ? (
+              {entry.trouble ? (
+                <Box color="oxide" fontWeight={650}>
+                  {entry.trouble}
+                </Box>
+              ) : entry.hold ? (
                 <>
                   <strong>On hold:</strong> {entry.hold}
                 </>

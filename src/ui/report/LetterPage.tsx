@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Flex } from '@chakra-ui/react';
+import { Box, Flex, Heading } from '@chakra-ui/react';
 import type { ReportDocument } from '@/model/report';
 import type { ReportIssueHead } from '@/model/snapshot';
 import { longInstant } from '../kit/dates';
@@ -29,10 +29,10 @@ export function LetterPage({
     <Box as="main" padding={{ base: '16px', md: '32px' }} maxWidth="840px" margin="0 auto">
       <Flex justify="space-between" align="center" gap="12px" wrap="wrap" marginBottom="16px">
         <Box>
-          <strong>
-            Report {document.unit.peg}-{issue.number}
-          </strong>
-          , {longInstant(issue.issuedAt)}, {issue.issuedBy}
+          <Heading as="h1" fontSize="18px">
+            Report {document.unit.peg}-{issue.number}: {document.unit.title}
+          </Heading>
+          {longInstant(issue.issuedAt)}, {issue.issuedBy}
         </Box>
         <Flex gap="8px">
           {back && <PressLink href={back}>Back to the job</PressLink>}

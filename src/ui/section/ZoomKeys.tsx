@@ -2,7 +2,7 @@
 
 import { Flex } from '@chakra-ui/react';
 import { Minus, Plus } from 'lucide-react';
-import type { SectionView } from '@/core/section/drawSection';
+import type { SectionView } from '@/core/section/sectionOptions';
 import { Press } from '../kit/Press';
 
 /** Nearer, farther, all of it: what two fingers do, for one. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { type RefObject, useEffect, useRef, useState } from 'react';
-import type { SectionView } from '@/core/section/drawSection';
+import type { SectionView } from '@/core/section/sectionOptions';
 import type { Zooming } from './zooming';
 
 const WHOLE: SectionView = { k: 1, x: 0, y: 0 };

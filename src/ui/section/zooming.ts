@@ -1,6 +1,6 @@
 import { select } from 'd3-selection';
 import { type D3ZoomEvent, zoom, zoomIdentity } from 'd3-zoom';
-import type { SectionView } from '@/core/section/drawSection';
+import type { SectionView } from '@/core/section/sectionOptions';
 
 const MOST = 6;
 const STEP = 1.6;

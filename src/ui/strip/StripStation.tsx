@@ -31,7 +31,7 @@ export function StripStation(props: OfJob) {
       job={job}
       marked={view === 'steps' ? (current?.step.positions ?? []) : []}
       note={
-        view === 'steps' && current
+        view === 'steps' && current && current.step.positions.length > 0
           ? 'Marked: the pieces of this step. Tap a part to open its ticket.'
           : 'Tap a part to open its ticket.'
       }

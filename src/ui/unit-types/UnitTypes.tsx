@@ -7,7 +7,7 @@ import type { Right } from '@/model/rights';
 import { PageHead } from '../frame/PageHead';
 import { EmptyState } from '../kit/Notice';
 import { PressLink } from '../kit/Press';
-import { UnitShape } from '../rack/UnitShape';
+import { UnitShape } from '../kit/UnitShape';
 import { BringIn } from './BringIn';
 
 export interface TypeHead {
@@ -69,7 +69,7 @@ function OnTheWall({ type }: { readonly type: TypeHead }) {
         style={{ display: 'block', color: 'inherit', textDecoration: 'none', padding: '14px 16px' }}
       >
         <Flex height="96px" align="flex-end">
-          <UnitShape unitTypeId={type.id} revision={type.revision} undescribed={false} />
+          <UnitShape unitTypeId={type.id} revision={type.revision} />
         </Flex>
         <Heading as="h2" fontSize="16px" lineHeight="22px" marginTop="10px">
           {type.title}

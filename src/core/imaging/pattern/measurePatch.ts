@@ -1,8 +1,14 @@
 import type { Size } from '../planes';
-import type { ContactPattern } from './contactPattern';
+
+/** How much of a flank is covered, where its middle lies, and from where to where it reaches; shares of the flank. */
+export interface PatchMeasures {
+  readonly coverage: number;
+  readonly centroid: { readonly length: number; readonly height: number };
+  readonly extent: { readonly length: [number, number]; readonly height: [number, number] };
+}
 
 /** Share, middle and extents of a patch on its grid, row 0 at the root. */
-export function measurePatch(mask: Uint8Array, { width, height }: Size): Omit<ContactPattern, 'confidence'> {
+export function measurePatch(mask: Uint8Array, { width, height }: Size): PatchMeasures {
   const across = new Float64Array(width);
   const down = new Float64Array(height);
   let count = 0;

@@ -1,6 +1,6 @@
 import type { Position, UnitType } from '@/model/unitType';
-import type { SectionOptions } from '../drawSection';
 import type { Point } from '../geometry';
+import type { SectionOptions } from '../sectionOptions';
 import { withoutCrossings } from './crossings';
 import { freeColumn } from './freeColumn';
 import { LABEL_HEIGHT, type LabelText, type PlacedLabel, placeLabels } from './labels';

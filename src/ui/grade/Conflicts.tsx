@@ -1,9 +1,9 @@
 'use client';
 
 import { Box, chakra, Flex } from '@chakra-ui/react';
+import type { BenchJob } from '../job/useJob';
 import { longInstant } from '../kit/dates';
 import { ErrorNotice } from '../kit/Notice';
-import type { BenchJob } from './useJob';
 
 /** Captures that came twice under one mark with different content: both are shown until somebody sorts them out. */
 export function Conflicts({ job }: { readonly job: BenchJob }) {
