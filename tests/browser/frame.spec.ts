@@ -95,33 +95,32 @@ test('all teeth asked for, the next key is a figure', async ({ page }) => {
   await expect(page.getByTestId('place')).toHaveText('tooth 2');
 });
 
-/** Kilobytes of every script, packed, that is asked for before this stands there. */
-async function weightOf(page: Page, path: string, alive: string): Promise<number> {
-  const asked = new Map<string, Promise<number>>();
-  const hear = (response: import('@playwright/test').Response) => {
-    if (response.request().resourceType() === 'script' && !asked.has(response.url()))
-      asked.set(
-        response.url(),
-        response.body().then((body) => gzipSync(body).length),
-      );
-  };
-  page.on('response', hear);
-  await page.goto(path, { waitUntil: 'commit' });
-  await page.locator(alive).waitFor({ state: 'attached' });
-  page.off('response', hear);
-  return (await Promise.all(asked.values())).reduce((sum, bytes) => sum + bytes, 0) / 1000;
+/** Kilobytes of every script, packed, that is asked for before the page says for the last time that it lives. */
+async function weightOf(page: Page, path: string): Promise<number> {
+  await page.goto(path);
+  await page.locator('html[data-alive]:not(:has([data-loading]))').waitFor({ state: 'attached' });
+  const asked = await page.evaluate(() => {
+    const alive = performance.getEntriesByName('alive').at(-1)!.startTime;
+    return performance
+      .getEntriesByType('resource')
+      .filter(({ name, startTime }) => startTime < alive && new URL(name).pathname.endsWith('.js'))
+      .map(({ name }) => name);
+  });
+  const sizes = await Promise.all(
+    [...new Set(asked)].map(async (url) => gzipSync(await (await page.request.get(url)).body()).length),
+  );
+  return sizes.reduce((sum, bytes) => sum + bytes, 0) / 1000;
 }
 
 test('a page weighs little before it lives: the missing one, the rack, a job', async ({ page }) => {
   await enter(page, 'inspector');
-  const missing = await weightOf(page, '/none-such', 'html[data-alive]');
-  const rack = await weightOf(page, '/', 'html[data-alive]');
-  const job = await weightOf(page, '/jobs/412', '[data-job]');
+  const missing = await weightOf(page, '/none-such');
+  const rack = await weightOf(page, '/');
+  const job = await weightOf(page, '/jobs/412');
   expect(missing).toBeLessThanOrEqual(205);
   expect(rack).toBeLessThanOrEqual(205 + 40);
   expect(job).toBeLessThanOrEqual(205 + 110);
   expect(Math.min(missing, rack, job), 'scripts were heard of').toBeGreaterThan(100);
-  console.log(`weights: ${[missing, rack, job].map(Math.round).join(', ')} kB`);
 });
 
 test('any unit is found by the beginnings of its words, a day leads to its units, the list sorts by its heads', async ({

@@ -28,23 +28,22 @@ test('a description is brought in: its faults by path, its drawing and ratio, st
   await found.getByLabel('What is new in it').fill('from a file');
   await found.getByRole('button', { name: 'Store it as a new type' }).click();
   await expect(page.getByRole('status')).toHaveText(`${document.id} is stored as revision 1.`);
-  const table = page.getByRole('table', { name: 'Unit types' });
-  await expect(table).toContainText(document.title);
+  const wall = page.getByRole('list', { name: 'Unit types' });
+  await expect(wall).toContainText(document.title);
 
   const out = await page.request.get(`/api/v1/unit-types/${document.id}`);
   expect(out.headers()['content-disposition']).toContain(`${document.id}-revision-1.json`);
   expect(((await out.json()) as { id: string }).id).toBe(document.id);
 
-  await table
-    .getByRole('row', { name: new RegExp(`${document.title} ${document.id}`) })
-    .getByRole('button', { name: 'Copy' })
-    .click();
+  await wall.getByRole('link', { name: new RegExp(`${document.title} .*${document.id}`) }).click();
+  await page.getByRole('button', { name: 'Copy' }).click();
   await page.getByLabel('Id of the copy').fill('torvane-hx41');
   await page.getByRole('button', { name: 'Make the copy' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'already' })).toBeVisible();
   await page.getByLabel('Id of the copy').fill('bevel-of-the-test');
   await page.getByRole('button', { name: 'Make the copy' }).click();
-  await expect(table).toContainText('bevel-of-the-test');
+  await page.waitForURL('/unit-types/bevel-of-the-test');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(`${document.title}, copy`);
 });
 
 test('an unknown two-shaft box is described from nothing while it comes apart, and gets a drawing and a ratio', async ({

@@ -59,7 +59,10 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
   const open = useOfJob(({ parts }) => parts.find((part) => part.position.id === place.part));
   // The frame stands and hears before anything else is asked for.
   const [lives, setLives] = useState(false);
-  useEffect(() => setLives(true), []);
+  useEffect(() => {
+    performance.mark('alive');
+    setLives(true);
+  }, []);
   const forget = useCallback(() => setUndoable(undefined), []);
   const toggle = (which: typeof sheet) => setSheet((shown) => (shown === which ? undefined : which));
   const bench = useMemo(

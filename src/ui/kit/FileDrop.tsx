@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { type Accept, useDropzone } from 'react-dropzone';
 import { Field } from './Field';
 import { ErrorNotice } from './Notice';
+import { Press } from './Press';
 
 interface FileDropProps {
   readonly label: string;
@@ -21,7 +22,9 @@ const MOST_BYTES = 5_000_000;
 export function FileDrop({ label, what, accept, onText }: FileDropProps) {
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState('');
-  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
     accept,
     multiple: false,
     maxSize: MOST_BYTES,
@@ -45,18 +48,19 @@ export function FileDrop({ label, what, accept, onText }: FileDropProps) {
             {...getRootProps()}
             display="flex"
             alignItems="center"
+            flexWrap="wrap"
             gap="10px"
-            minHeight="56px"
-            paddingInline="16px"
-            cursor="pointer"
+            padding="8px"
             border="1.5px dashed"
             borderColor={isDragActive ? 'ink' : 'rule'}
             bg={isDragActive ? 'band' : 'transparent'}
           >
-            <input {...getInputProps()} {...wiring} id={id} />
-            <FileText size={20} aria-hidden style={{ flexShrink: 0 }} />
-            <Box as="span">
-              {name ? `${name}; another one replaces it` : `Drop ${what} here, or press to choose`}
+            <input {...getInputProps({ 'aria-label': label })} {...wiring} id={id} />
+            <Press onClick={open}>
+              <FileText size={18} aria-hidden /> Choose {what}
+            </Press>
+            <Box as="span" color="second">
+              {name ? `${name}; another one replaces it` : 'or drop it here'}
             </Box>
           </chakra.div>
           {trouble && <ErrorNotice>{trouble}</ErrorNotice>}

@@ -89,6 +89,7 @@ export function Providers({
   // From here on what is pressed is heard by the page and not only by the browser; whoever drives the page can wait for it.
   useEffect(() => {
     document.documentElement.dataset.alive = 'yes';
+    performance.mark('alive');
   }, []);
   return (
     <CacheProvider value={cache}>
