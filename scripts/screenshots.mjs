@@ -9,7 +9,7 @@ const PORT = '4392';
 const HOME = `http://127.0.0.1:${PORT}`;
 const FOLDER = path.join(ROOT, 'docs/screenshots');
 const VIEWS = [
-  { name: 'door', url: '/sign-in', nobody: true },
+  { name: 'unit-types', url: '/unit-types' },
   { name: 'rack', url: '/' },
   { name: 'section-axle', url: '/jobs/412' },
   { name: 'power', url: '/jobs/409?gear=3', height: 1200 },

@@ -35,6 +35,19 @@ describe('the one next act', () => {
   it('from the only open part at Grade leads on to the next station', () => {
     expect(at('grade', 'b', { parts: [part('b', 1)] })).toMatchObject({ to: 'station', station: 'decide' });
   });
+  it('at Baseline is the next check to be read, not the one in hand', () => {
+    const toRead = [
+      { positionId: 'a', checkId: 'torque', words: 'Torque' },
+      { positionId: 'b', checkId: 'backlash', words: 'Backlash' },
+    ];
+    expect(at('baseline', undefined, { toRead })).toMatchObject({ to: 'check', checkId: 'torque' });
+    expect(at('baseline', 'a', { toRead, check: 'torque' })).toMatchObject({ checkId: 'backlash' });
+    const counts = [count('drain', 1), count('baseline', 0), count('grade', 2)];
+    expect(at('baseline', undefined, { toRead: [], counts })).toMatchObject({
+      to: 'station',
+      station: 'grade',
+    });
+  });
   it('is nothing where something is open here, and another station where nothing is', () => {
     expect(at('drain')).toBeUndefined();
     expect(at('strip')).toMatchObject({ station: 'grade', words: 'grade, 2 open' });

@@ -85,7 +85,7 @@ export function BaselineStation(props: OfJob) {
 }
 
 const read = (place: AtBench['place'], { position, check }: BaselineCheck) =>
-  place.goTo({ station: 'grade', part: position.id, face: 'measure', check: check.id });
+  place.goTo({ part: position.id, face: 'measure', check: check.id });
 
 function BaselineState({ line: { state, reason } }: { readonly line: BaselineCheck }) {
   if (state === 'read') return <>read</>;

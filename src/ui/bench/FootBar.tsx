@@ -7,6 +7,8 @@ import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
 import { useShallow } from 'zustand/react/shallow';
 import { type NextAct, nextAct } from '@/core/open/nextAct';
+import { baselineChecks } from '@/core/strip/baseline';
+import type { JobSnapshot } from '@/model/snapshot';
 import { typesInto } from '../frame/typesInto';
 import { type Undoable, UndoBar } from '../job/UndoBar';
 import { useBench } from '../job/useBench';
@@ -52,18 +54,28 @@ export function FootBar({ undoable, onDone, kept }: FootBarProps) {
   );
 }
 
+const openChecks = (snapshot: JobSnapshot) =>
+  baselineChecks(snapshot)
+    .filter(({ state }) => state === 'open')
+    .map(({ position, check }) => ({
+      ...{ positionId: position.id, checkId: check.id },
+      words: `${check.title}, ${position.name}`,
+    }));
+
 function NextKey() {
   const { place } = useBench();
   const router = useRouter();
   const next = useOfJob(
-    useShallow(({ counts, parts }): NextAct | Record<string, never> => {
-      const { station, part } = place;
-      return nextAct({ counts, parts, station, part }) ?? {};
+    useShallow(({ counts, parts, snapshot }): NextAct | Record<string, never> => {
+      const { station, part, check } = place;
+      const toRead = station === 'baseline' ? openChecks(snapshot) : [];
+      return nextAct({ counts, parts, station, part, check, toRead }) ?? {};
     }),
   );
   const open = useOfJob(({ counts }) => counts.find(({ id }) => id === place.station)?.open ?? 0);
   const go = () => {
     if (next.to === 'part') place.goTo({ part: next.positionId });
+    else if (next.to === 'check') place.goTo({ part: next.positionId, face: 'measure', check: next.checkId });
     else if (next.to === 'station') place.goTo({ station: next.station, part: null });
     else if (next.to === 'rack') router.push('/');
   };

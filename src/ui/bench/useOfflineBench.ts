@@ -37,7 +37,8 @@ const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Once what this page was opened for stands there, and the browser has nothing else to do. */
 async function arrived(): Promise<void> {
-  do await pause(300);
+  // Whoever only passes through need not fetch all of it.
+  do await pause(1500);
   while (document.querySelector('[data-loading]'));
   const idle = window.requestIdleCallback ?? ((work: () => void) => window.setTimeout(work, 500));
   await new Promise<void>((resolve) => idle(() => resolve()));

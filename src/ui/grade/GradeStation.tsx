@@ -9,16 +9,14 @@ import { Watching } from '../job/Watching';
 import { Arriving } from '../kit/later';
 import { Press, PressLink } from '../kit/Press';
 import { openCheckOf } from '../measure/openCheck';
+import { OpenSeries } from '../measure/pieces';
 import { GearChoice } from '../section/GearChoice';
 import { PartList } from '../section/PartList';
-import { SectionDrawing } from '../section/SectionDrawing';
+import { SectionDrawing, STRIP_BESIDE_SERIES } from '../section/SectionDrawing';
 import { useEngagedTrain } from '../section/useEngagedTrain';
 import { Conflicts } from './Conflicts';
 import { GradeLegend } from './GradeLegend';
-import { DescribeBox, DescribePart, OpenSeries, PhotographTray, PowerPanel } from './pieces';
-
-/** With a series beside it the section shrinks to a strip that keeps the neighbours in view. */
-const STRIP_BESIDE_SERIES = 150;
+import { DescribeBox, DescribePart, PhotographTray, PowerPanel } from './pieces';
 
 /** What the drawing and what stands round it show of the job; and the tray below it. */
 const DRAWN: Watch = ({ snapshot, parts }) => [snapshot.job, snapshot.unitType, parts];

@@ -5,7 +5,6 @@ import { later } from '../kit/later';
 /* What stands round the drawing: each piece comes when it is needed. */
 
 export const PowerPanel = later(() => import('../section/PowerPanel').then((m) => m.PowerPanel));
-export const OpenSeries = later(() => import('../measure/OpenSeries').then((m) => m.OpenSeries));
 export const PhotographTray = later(() =>
   import('../photographs/PhotographTray').then((m) => m.PhotographTray),
 );

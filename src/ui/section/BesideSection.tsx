@@ -3,8 +3,11 @@
 import { Box, Grid } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import { type OfJob, useBench } from '../job/useBench';
+import { Arriving } from '../kit/later';
+import { openCheckOf } from '../measure/openCheck';
+import { OpenSeries } from '../measure/pieces';
 import { PartList } from './PartList';
-import { SectionDrawing } from './SectionDrawing';
+import { SectionDrawing, STRIP_BESIDE_SERIES } from './SectionDrawing';
 
 interface BesideSectionProps extends OfJob {
   /** Pieces that this station is about, drawn apart from the others. */
@@ -23,37 +26,44 @@ interface BesideSectionProps extends OfJob {
 export function BesideSection({ job, marked = [], note, onOpen, children }: BesideSectionProps) {
   const { place, asList } = useBench();
   const { unitType, catalogs } = job.snapshot;
-  const open = onOpen ?? ((part: string) => place.goTo({ part }));
-  const ticket = job.parts.some(({ position }) => position.id === place.part);
+  const tap = onOpen ?? ((part: string) => place.goTo({ part }));
+  const open = job.parts.find(({ position }) => position.id === place.part);
   if (unitType.positions.length === 0) return <Box maxWidth="980px">{children}</Box>;
   return (
     <Grid
       templateColumns={{
         base: 'minmax(0, 1fr)',
-        lg: ticket ? 'minmax(0, 1fr)' : 'minmax(0, 1fr) minmax(0, 1.08fr)',
+        lg: open ? 'minmax(0, 1fr)' : 'minmax(0, 1fr) minmax(0, 1.08fr)',
       }}
       gap="24px"
     >
       <Box order={{ base: 2, lg: 1 }} minWidth="0">
         <Box position={{ lg: 'sticky' }} top="12px">
           {asList || unitType.axes.length === 0 ? (
-            <PartList parts={job.parts} words={catalogs} selected={place.part} onOpen={open} />
+            <PartList parts={job.parts} words={catalogs} selected={place.part} onOpen={tap} />
           ) : (
             <SectionDrawing
               unitType={unitType}
               parts={job.parts}
               selected={place.part}
               marked={new Set(marked)}
-              onOpen={open}
+              onOpen={tap}
+              {...(open && openCheckOf(open, place)?.every ? { most: STRIP_BESIDE_SERIES } : {})}
               strip
             />
           )}
-          <Box fontSize="13px" lineHeight="18px" color="second" marginTop="4px">
-            {note}
-          </Box>
+          {open && openCheckOf(open, place)?.every ? (
+            <Arriving quietly>
+              <OpenSeries part={open} job={job} />
+            </Arriving>
+          ) : (
+            <Box fontSize="13px" lineHeight="18px" color="second" marginTop="4px">
+              {note}
+            </Box>
+          )}
         </Box>
       </Box>
-      <Box order={{ base: 1, lg: 2 }} minWidth="0" hidden={ticket}>
+      <Box order={{ base: 1, lg: 2 }} minWidth="0" hidden={open !== undefined}>
         {children}
       </Box>
     </Grid>

@@ -42,6 +42,8 @@ interface SectionDrawingProps {
 }
 
 const SMALL_PX = 22;
+/** With a series beside it the section shrinks to a strip that keeps the neighbours in view. */
+export const STRIP_BESIDE_SERIES = 150;
 
 /** The unit cut open: navigation, progress and report figure in one. */
 export function SectionDrawing({
