@@ -49,7 +49,7 @@ async function keep(page: Page): Promise<void> {
   await expect(page.getByTestId('measured')).toHaveCount(0);
 }
 
-test('corners are proposed from the painted flank, the pattern read in a worker, both flanks say what to move, and a move teaches the unit', async ({
+test('corners are proposed from the painted flank, the pattern read in a worker, both flanks say what to move, and a move teaches the unit @full', async ({
   page,
 }) => {
   await enter(page, 'inspector');
