@@ -1,4 +1,3 @@
-import { gzipSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
 import { STATIONS } from '@/model/job';
 import { bookIn, enter, everythingStored, expect, openTicket, test, toStation } from './fixtures';
@@ -100,17 +99,19 @@ test('all teeth asked for, the next key is a figure', async ({ page }) => {
 async function weightOf(page: Page, path: string): Promise<number> {
   await page.goto(path);
   await page.locator('html[data-alive]:not(:has([data-loading]))').waitFor({ state: 'attached' });
-  const asked = await page.evaluate(() => {
+  return page.evaluate(async () => {
     const alive = performance.getEntriesByName('alive').at(-1)!.startTime;
-    return performance
+    const asked = performance
       .getEntriesByType('resource')
       .filter(({ name, startTime }) => startTime < alive && new URL(name).pathname.endsWith('.js'))
       .map(({ name }) => name);
+    let bytes = 0;
+    for (const url of new Set(asked)) {
+      const packed = (await fetch(url)).body!.pipeThrough(new CompressionStream('gzip'));
+      bytes += (await new Response(packed).arrayBuffer()).byteLength;
+    }
+    return bytes / 1000;
   });
-  const sizes = await Promise.all(
-    [...new Set(asked)].map(async (url) => gzipSync(await (await page.request.get(url)).body()).length),
-  );
-  return sizes.reduce((sum, bytes) => sum + bytes, 0) / 1000;
 }
 
 test('a page weighs little before it lives: the missing one, the rack, a job', async ({ page }) => {
