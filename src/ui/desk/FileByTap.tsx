@@ -3,9 +3,9 @@
 import { Box, Heading } from '@chakra-ui/react';
 import type { BenchJob, ShownPhotograph } from '../job/useJob';
 import { ErrorNotice } from '../kit/Notice';
+import { useFiling } from '../photographs/useFiling';
 import { PartList } from '../section/PartList';
 import { SectionDrawing } from '../section/SectionDrawing';
-import { useFiling } from './useFiling';
 
 interface FileByTapProps {
   readonly job: BenchJob;

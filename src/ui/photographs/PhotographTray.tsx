@@ -3,7 +3,6 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { findActive } from '@/core/wear/active';
-import { useFiling } from '../desk/useFiling';
 import { Picture } from '../job/Picture';
 import { type OfJob, useBench } from '../job/useBench';
 import type { BenchJob, ShownPhotograph } from '../job/useJob';
@@ -11,6 +10,7 @@ import { Select } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { PictureDrop } from './PictureDrop';
+import { useFiling } from './useFiling';
 
 /** Photographs taken before anyone knew of which part. They wait here until they are filed. */
 export function PhotographTray({ job }: OfJob) {
