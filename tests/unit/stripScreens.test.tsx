@@ -173,6 +173,9 @@ describe('baseline', () => {
     expect(told).toContain('can’t be done: seized');
     expect(told).toContain('without these 2');
     const gone: RecordContent = { what: 'moved-on', open: 3, reason: 'no dial' };
+    const after = words(<BaselineStation job={jobOf(axle, gone)} />);
+    expect(after).toContain('Not all of it was read before something moved');
+    expect(after).not.toContain('Everything here is read');
     expect(words(<BaselineStation job={jobOf(axle, gone)} />)).toContain(
       'Mirel went on with 3 open: no dial. The report says so.',
     );

@@ -27,7 +27,7 @@ export function BaselineStation(props: OfJob) {
         </EmptyState>
       </BesideSection>
     );
-  const toRead = checks.filter(({ state }) => state === 'open');
+  const toRead = gone ? [] : checks.filter(({ state }) => state === 'open');
   const openPart = (part: string) => {
     const line = toRead.find(({ position }) => position.id === part);
     if (line) read(place, line);
@@ -38,11 +38,7 @@ export function BaselineStation(props: OfJob) {
       job={job}
       marked={toRead.map(({ position }) => position.id)}
       onOpen={openPart}
-      note={
-        open > 0
-          ? 'Marked: what must be read before anything moves. Tap it to read it.'
-          : 'Everything here is read or answered.'
-      }
+      note={noteOf(toRead.length, gone !== undefined && open > 0)}
     >
       <Box data-testid="baseline">
         <Table heads={['Before anything moves', 'Of', 'How it stands', 'What to do']} label="Baseline">
@@ -82,6 +78,13 @@ export function BaselineStation(props: OfJob) {
       </Box>
     </BesideSection>
   );
+}
+
+function noteOf(toRead: number, missed: boolean): string {
+  if (missed) return 'Not all of it was read before something moved; the report says which.';
+  return toRead > 0
+    ? 'Marked: what must be read before anything moves. Tap it to read it.'
+    : 'Everything here is read or answered.';
 }
 
 const read = (place: AtBench['place'], { position, check }: BaselineCheck) =>

@@ -7,7 +7,7 @@ import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
 import { useShallow } from 'zustand/react/shallow';
 import { type NextAct, nextAct } from '@/core/open/nextAct';
-import { baselineChecks } from '@/core/strip/baseline';
+import { baselineChecks, movedOn } from '@/core/strip/baseline';
 import type { JobSnapshot } from '@/model/snapshot';
 import { typesInto } from '../frame/typesInto';
 import { type Undoable, UndoBar } from '../job/UndoBar';
@@ -54,9 +54,10 @@ export function FootBar({ undoable, onDone, kept }: FootBarProps) {
   );
 }
 
+/** Once somebody has gone on, what was not read can't be read any more. */
 const openChecks = (snapshot: JobSnapshot) =>
   baselineChecks(snapshot)
-    .filter(({ state }) => state === 'open')
+    .filter(({ state }) => state === 'open' && !movedOn(snapshot.records))
     .map(({ position, check }) => ({
       ...{ positionId: position.id, checkId: check.id },
       words: `${check.title}, ${position.name}`,

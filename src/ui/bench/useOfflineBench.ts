@@ -7,14 +7,14 @@ import { fetchAll } from '../kit/later';
 /** All of it is here as long as the page stays open; or lies on the device, and opens again without network. */
 export type OnDevice = 'open' | 'kept' | undefined;
 
-type PinnedType = Pick<JobSnapshot['job'], 'unitTypeId' | 'unitTypeRevision'>;
+type PinnedType = Pick<JobSnapshot['job'], 'id' | 'unitTypeId' | 'unitTypeRevision'>;
 
 /**
  * Lets this device keep the job's page, so that it opens again without network: everything that comes later is fetched when there is
  * nothing else to do, then all of it is handed to the device's worker. Browsers only allow that over HTTPS (or on the machine
  * itself); elsewhere the bench works as long as the page stays open.
  */
-export function useOfflineBench({ unitTypeId, unitTypeRevision }: PinnedType): OnDevice {
+export function useOfflineBench({ id: jobId, unitTypeId, unitTypeRevision }: PinnedType): OnDevice {
   const [onDevice, setOnDevice] = useState<OnDevice>();
   const type = `/api/v1/unit-types/${unitTypeId}/revisions/${unitTypeRevision}`;
   useEffect(() => {
@@ -23,13 +23,13 @@ export function useOfflineBench({ unitTypeId, unitTypeRevision }: PinnedType): O
       await arrived();
       await fetchAll();
       if (!gone) setOnDevice('open');
-      if ('serviceWorker' in navigator && (await keepThisPage(type)) && !gone) setOnDevice('kept');
+      if ('serviceWorker' in navigator && (await keepThisPage(jobId, type)) && !gone) setOnDevice('kept');
     };
     void keep();
     return () => {
       gone = true;
     };
-  }, [type]);
+  }, [jobId, type]);
   return onDevice;
 }
 
@@ -44,7 +44,7 @@ async function arrived(): Promise<void> {
   await new Promise<void>((resolve) => idle(() => resolve()));
 }
 
-async function keepThisPage(type: string): Promise<boolean> {
+async function keepThisPage(jobId: string, type: string): Promise<boolean> {
   try {
     await navigator.serviceWorker.register(`/bench-worker.js?build=${process.env.NEXT_PUBLIC_BUILD ?? ''}`);
     const { active } = await navigator.serviceWorker.ready;
@@ -54,13 +54,20 @@ async function keepThisPage(type: string): Promise<boolean> {
       .map(({ name }) => name)
       .filter((name) => new URL(name).pathname.startsWith('/_next/static/'));
     const kept = await answered(active, { keep: [window.location.href, type, ...parts] });
-    // The job itself is kept by its store, which says so on the page.
-    while (kept && !document.documentElement.dataset.kept) await pause(200);
-    return kept;
+    return kept && (await jobIsKept(jobId));
   } catch {
     // A browser that refuses it (private window, no room) works as before, with network.
     return false;
   }
+}
+
+const ASKED_TIMES = 50;
+
+/** The job itself is kept by its store, which names the one it kept last; a device that can't keep it never says so. */
+async function jobIsKept(jobId: string): Promise<boolean> {
+  const isKept = () => document.documentElement.dataset.kept === jobId;
+  for (let asked = 0; asked < ASKED_TIMES && !isKept(); asked += 1) await pause(200);
+  return isKept();
 }
 
 /** The worker's answer comes once all of it lies on the device. */
