@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { partProposal } from '@/core/decisions/partProposal';
 import { stripPlan } from '@/core/strip/stripPlan';
+import { partStates } from '@/core/wear/partStates';
 import type { Actor } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
 import { bookIn } from '@/server/book-in/bookIn';
@@ -13,7 +14,7 @@ import { decidePart, decideUnit } from '@/server/decide/decide';
 import { setGrade } from '@/server/grade/setGrade';
 import { describePart } from '@/server/job/describePart';
 import { editJob } from '@/server/job/editJob';
-import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
+import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { issueReport } from '@/server/report/issueReport';
 import { keepRecord } from '@/server/strip/keepRecord';
@@ -200,7 +201,7 @@ function seedDecisions(seeding: Seeding, job: DemoJob, jobId: string): void {
     const parts = partStates(snapshot);
     const part = parts.find(({ position }) => position.id === positionId);
     if (!part) throw new Error(`Peg ${job.peg} has no part ${positionId}.`);
-    const { decision } = partProposal(part, parts, snapshot.unitType.sets);
+    const { decision } = partProposal(part, parts, snapshot);
     decidePart(inspector, context, { jobId, entry: { positionId, version: 0, decision, reason: '' } });
   }
   if (job.cause) {
@@ -213,6 +214,7 @@ function seedDecisions(seeding: Seeding, job: DemoJob, jobId: string): void {
   if (job.unitDecision) {
     const head = { ...captureHead(seeding, jobId), authorId: lead.id };
     decideUnit(lead, context, { ...head, version: 0, ...job.unitDecision });
-    issueReport(lead, context, { jobId });
+    const reason = 'the customer waits for the findings; what is open is told him';
+    issueReport(lead, context, { jobId, reason });
   }
 }

@@ -9,6 +9,8 @@ import {
 import cautions from './cautions.json';
 import checkDefinitions from './check-definitions.json';
 import damageWords from './damage-words.json';
+import damageWords2 from './earlier/damage-words-2.json';
+import gradeRules1 from './earlier/grade-rules-1.json';
 import gradeRules from './grade-rules.json';
 import oilThresholds from './oil-thresholds.json';
 
@@ -29,6 +31,12 @@ export function shippedCatalogs(): { readonly [Kind in CatalogKind]: CatalogDocu
   ) as unknown as NonNullable<typeof checked>;
   return checked;
 }
+
+/** Revisions that shipped before, for shops whose jobs pin them and whose database never kept them. */
+export const earlierCatalogs = (): readonly (readonly [CatalogKind, { readonly revision: number }])[] => [
+  ['damage-words', damageWords2],
+  ['grade-rules', v.parse(CATALOG_SCHEMAS['grade-rules'], gradeRules1)],
+];
 
 /** What a job is judged by where there is no database: on the command line and in tests. */
 export const catalogsAsShipped = (): Catalogs => shippedCatalogs();

@@ -37,6 +37,7 @@ interface ReadingRow extends CaptureRow {
   value: number;
   gauge_id: string;
   temperature_c: number | null;
+  held: string;
 }
 interface FindingRow extends CaptureRow {
   position_id: string;
@@ -100,6 +101,7 @@ export const listReadings = (db: Db, jobId: string, since = EVERYTHING): Reading
       value: row.value,
       gaugeId: row.gauge_id,
       temperatureC: row.temperature_c,
+      ...(row.held === '' ? {} : { held: row.held }),
     }));
 
 export const listFindings = (db: Db, jobId: string, since = EVERYTHING): Finding[] =>
@@ -203,13 +205,16 @@ interface CaptureToStore {
 export function insertReading(
   db: Db,
   reading: CaptureToStore &
-    Pick<Reading, 'positionId' | 'checkId' | 'place' | 'raw' | 'unit' | 'value' | 'gaugeId' | 'temperatureC'>,
+    Pick<
+      Reading,
+      'positionId' | 'checkId' | 'place' | 'raw' | 'unit' | 'value' | 'gaugeId' | 'temperatureC' | 'held'
+    >,
 ): void {
   sql(
     db,
-    `INSERT INTO readings (id, job_id, position_id, check_id, place, raw, unit, value, gauge_id, temperature_c, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
-     VALUES (@id, @jobId, @positionId, @checkId, @place, @raw, @unit, @value, @gaugeId, @temperatureC, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
-  ).run(reading);
+    `INSERT INTO readings (id, job_id, position_id, check_id, place, raw, unit, value, gauge_id, temperature_c, held, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
+     VALUES (@id, @jobId, @positionId, @checkId, @place, @raw, @unit, @value, @gaugeId, @temperatureC, @held, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
+  ).run({ ...reading, held: reading.held ?? '' });
 }
 
 export function insertFinding(

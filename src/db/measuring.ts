@@ -6,11 +6,13 @@ import { EVERYTHING } from './stream';
 import { putVersioned } from './versioned';
 
 export const listAcceptances = (db: Db, jobId: string, since = EVERYTHING): Acceptance[] =>
-  sql<Acceptance>(
+  sql<Omit<Acceptance, 'readings'> & { readonly readings: string }>(
     db,
     `SELECT position_id AS positionId, check_id AS checkId, readings_mark AS readings, reason, people.name AS by, at
      FROM check_acceptances JOIN people ON people.id = by_id WHERE job_id = ? AND changed_seq > ? ORDER BY at`,
-  ).all(jobId, since);
+  )
+    .all(jobId, since)
+    .map((row) => ({ ...row, readings: JSON.parse(row.readings) as string[] }));
 
 /** Keeps an acceptance; a second one for the same readings changes nothing. */
 export function insertAcceptance(db: Db, acceptance: Acceptance & { readonly jobId: string }): true {
@@ -19,7 +21,7 @@ export function insertAcceptance(db: Db, acceptance: Acceptance & { readonly job
     `INSERT INTO check_acceptances (job_id, position_id, check_id, readings_mark, reason, by_id, at)
      VALUES (@jobId, @positionId, @checkId, @readings, @reason, @by, @at)
      ON CONFLICT DO NOTHING`,
-  ).run(acceptance);
+  ).run({ ...acceptance, readings: JSON.stringify(acceptance.readings) });
   return true;
 }
 

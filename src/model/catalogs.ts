@@ -35,7 +35,10 @@ export const CATALOG_NAMES: Readonly<Record<JobCatalog, string>> = {
 };
 
 /** The documents in force for one job. */
-export type Catalogs = { readonly [Kind in JobCatalog]: CatalogDocument<Kind> };
+export type Catalogs = { readonly [Kind in JobCatalog]: CatalogDocument<Kind> } & {
+  /** Earlier rules that grades of the job were made by: what was graded is compared with those. */
+  readonly rulesBefore?: readonly CatalogDocument<'grade-rules'>[];
+};
 
 const revision = v.pipe(v.number(), v.integer(), v.minValue(1));
 export const CatalogRevisionsSchema = v.object({

@@ -43,6 +43,7 @@ export const PLACE_PATTERNS = [
   'single',
   'four-round',
   'twelve-round',
+  'twelve-half-round',
   'every-tooth',
   'two-planes',
   'two-places',
@@ -71,6 +72,8 @@ export const CheckDefinitionSchema = v.object({
   families: v.pipe(v.array(FamilySchema), v.minLength(1)),
   typical: v.optional(TypicalSchema),
   conditions: v.optional(v.array(words(80, 1))),
+  /** How the part may be held while it is read. */
+  holdings: v.optional(v.pipe(v.array(words(60, 1)), v.maxLength(8))),
   /** The part's temperature stands beside the reading. */
   temperature: v.optional(v.boolean()),
   /** Measured across the part at two opposite points: odd lobes can't be seen. */

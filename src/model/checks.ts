@@ -53,12 +53,16 @@ export const CheckSchema = v.object({
     v.object({
       count: v.pipe(v.number(), v.integer(), v.minValue(3), v.maxValue(400)),
       word: words(20, 1),
+      /** How far round they are spread; a diameter across two points repeats after half a turn. */
+      overDeg: v.optional(v.picklist([180, 360])),
       /** Teeth of the mate whose own run-out shows in the series, at count/mateTeeth times a turn. */
       mateTeeth: v.optional(teeth),
     }),
   ),
   statistic: v.optional(JudgedStatisticSchema, 'mean'),
   conditions: v.optional(v.array(words(80, 1))),
+  /** How the part may be held while it is read; readings of different holdings are compared, never pooled. */
+  holdings: v.optional(v.pipe(v.array(words(60, 1)), v.maxLength(8))),
   /** The backlash check whose variation a run-out forecasts. */
   forecasts: v.optional(IdSchema),
   /** The check that measures the same thing in another way: the two are compared. */

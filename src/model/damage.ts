@@ -44,14 +44,40 @@ export const DamageModeSchema = v.object({
   countOf: v.optional(words(30, 1)),
   shareOf: v.optional(words(40, 1)),
   progressive: v.optional(v.boolean()),
+  /** A piece with this is never reused, whoever says so; `why` names it. Some may still be reworked where the maker allows it. */
+  neverReuse: v.optional(v.object({ why: words(80, 1), reworkMay: v.optional(v.boolean()) })),
 });
 export type DamageMode = v.InferOutput<typeof DamageModeSchema>;
 
-export const DamageWordsSchema = v.object({
-  schemaVersion: v.literal(1),
-  revision: v.number(),
-  families: v.array(v.object({ family: FamilySchema, name: words(60, 1), modes: v.array(DamageModeSchema) })),
+const FamilyWordsSchema = v.object({
+  family: FamilySchema,
+  name: words(60, 1),
+  modes: v.array(DamageModeSchema),
 });
+
+/** What was never reused before the words themselves said so: revisions from then are read with it. */
+const NEVER_REUSED_BEFORE: Readonly<Record<string, string>> = {
+  'root-crack': 'a crack at a root',
+  'bending-fatigue-fracture': 'a broken tooth',
+  'overload-fracture': 'a broken tooth',
+  'subsurface-fatigue': 'a bearing spall',
+  'surface-fatigue': 'a bearing spall',
+  stretched: 'a stretched bolt',
+};
+
+export const DamageWordsSchema = v.pipe(
+  v.object({ schemaVersion: v.literal(1), revision: v.number(), families: v.array(FamilyWordsSchema) }),
+  v.transform((document) => {
+    const says = document.families.some(({ modes }) => modes.some(({ neverReuse }) => neverReuse));
+    if (says) return document;
+    const told = (mode: DamageMode): DamageMode => {
+      const why = NEVER_REUSED_BEFORE[mode.id];
+      return why === undefined ? mode : { ...mode, neverReuse: { why } };
+    };
+    const families = document.families.map((each) => ({ ...each, modes: each.modes.map(told) }));
+    return { ...document, families };
+  }),
+);
 
 /** What is seen on one part: a mode, a place, an extent, a severity. Shares are 0…1, counts are whole. */
 export const FindingContentSchema = v.object({

@@ -39,6 +39,8 @@ const GradeRuleSchema = v.object({
   when: ConditionSchema,
   grade: GradeSchema,
   words: words(160, 1),
+  /** By eye alone it stays an open question: something of the part has to be measured. */
+  untilMeasured: v.optional(v.boolean()),
 });
 export type GradeRule = v.InferOutput<typeof GradeRuleSchema>;
 

@@ -90,6 +90,8 @@ export const ReadingCaptureSchema = v.object({
   unit: UnitSchema,
   gaugeId: IdSchema,
   temperatureC: v.optional(v.pipe(v.number(), v.finite(), v.minValue(-40), v.maxValue(200))),
+  /** How the part was held; left out where nobody said it. */
+  held: v.optional(words(60, 1)),
 });
 export type ReadingCapture = v.InferOutput<typeof ReadingCaptureSchema>;
 

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { CheckSchema } from './checks';
-import { IdSchema, VersionSchema, words } from './ids';
+import { CaptureIdSchema, IdSchema, VersionSchema, words } from './ids';
 import { captureFields } from './job';
 import { TooClosePolicySchema } from './tooClose';
 import { ReadsInSchema, UnitSchema } from './units';
@@ -9,8 +9,8 @@ import { ReadsInSchema, UnitSchema } from './units';
 export interface Acceptance {
   readonly positionId: string;
   readonly checkId: string;
-  /** Of the readings that it was made on; with other readings it no longer holds. */
-  readonly readings: string;
+  /** Ids of the readings that were seen; with other readings it no longer holds. */
+  readonly readings: readonly string[];
   readonly reason: string;
   readonly by: string;
   readonly at: string;
@@ -21,7 +21,8 @@ export const AcceptanceCaptureSchema = v.object({
   ...captureFields,
   positionId: IdSchema,
   checkId: IdSchema,
-  readings: words(80, 1),
+  /** Ids of the readings that were seen; devices of the version before say how many there were, and the last. */
+  readings: v.union([v.pipe(v.array(CaptureIdSchema), v.minLength(1), v.maxLength(2000)), words(80, 1)]),
   reason: words(200, 1),
 });
 
@@ -51,6 +52,9 @@ export const IdentityCountsSchema = v.object({
   pinionTeeth: count,
   ringTeeth: count,
   marked: v.optional(words(40), ''),
+  /** The number of the set as it stands on each gear. */
+  pinionSet: v.optional(words(40)),
+  ringSet: v.optional(words(40)),
   /** Ratio on the tag, where the tag carries one. */
   tagRatio: v.optional(
     v.pipe(v.number(), v.gtValue(0, 'must be greater than 0'), v.maxValue(100, 'at most 100')),

@@ -20,6 +20,7 @@ interface OpenFacts {
   'serial-unknown': Nothing;
   'oil-unknown': Nothing;
   'not-described': Nothing;
+  'nothing-looked-at': Nothing;
   'identity-conflict': { readonly pairId: string; readonly conflicts: readonly string[] };
   'not-drained': Nothing;
   'debris-unmatched': OfCapture & { readonly piece: string };
@@ -32,11 +33,14 @@ interface OpenFacts {
   'pieces-surplus': { readonly counted: number; readonly expected: number };
   'pieces-wrong': Nothing;
   'not-looked-at': Nothing;
+  'only-measured': Nothing;
   'not-graded': Nothing;
   'graded-twice': { readonly grade: number; readonly by: string };
   'decided-twice': { readonly decision: string; readonly by: string };
   'noted-twice': { readonly noun: string; readonly by: string; readonly at: StationId };
   'evidence-newer': Nothing;
+  'thin-by-eye': { readonly words: string };
+  'figure-unjudged': OfCapture & { readonly measured: string };
   'not-measured': OfCheck;
   'no-limit': OfCheck;
   'too-close': OfCheck & { readonly place?: string };

@@ -6,6 +6,16 @@ export const ROLES = ['inspector', 'lead', 'parts', 'assembler', 'apprentice', '
 export const RoleSchema = v.picklist(ROLES);
 export type Role = v.InferOutput<typeof RoleSchema>;
 
+/** Each role as one speaks of it. */
+export const AS_ROLE: Readonly<Record<Role, string>> = {
+  inspector: 'An inspector',
+  lead: 'The lead',
+  parts: 'Whoever orders parts',
+  assembler: 'An assembler',
+  apprentice: 'An apprentice',
+  admin: 'The administrator',
+};
+
 /** Who is acting. Every use case takes one first. */
 export interface Actor {
   readonly id: string;

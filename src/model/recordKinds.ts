@@ -3,9 +3,11 @@ import { cautionSeen } from './records/caution-seen';
 import { count } from './records/count';
 import { debris } from './records/debris';
 import { drained } from './records/drained';
+import { figure } from './records/figure';
 import { givenUp } from './records/given-up';
 import { held } from './records/held';
 import { holdLifted } from './records/hold-lifted';
+import { identitySettled } from './records/identity-settled';
 import { lab } from './records/lab';
 import { labSent } from './records/lab-sent';
 import { match } from './records/match';
@@ -18,6 +20,7 @@ import { pictureMeasured } from './records/picture-measured';
 import { pictureScaled } from './records/picture-scaled';
 import { pictureSized } from './records/picture-sized';
 import { readingGauge } from './records/reading-gauge';
+import { readingsHeld } from './records/readings-held';
 import { readingsMoved } from './records/readings-moved';
 import type { RecordKind, RefersTo } from './records/recordKind';
 import { step } from './records/step';
@@ -44,6 +47,9 @@ export const RECORD_KINDS = {
   'given-up': givenUp,
   'readings-moved': readingsMoved,
   'reading-gauge': readingGauge,
+  'readings-held': readingsHeld,
+  'identity-settled': identitySettled,
+  figure,
   held,
   'hold-lifted': holdLifted,
 } as const;

@@ -26,6 +26,14 @@ export interface ReportPart {
   readonly measured: readonly ReportMeasurement[];
   readonly photographs: readonly ReportPhotograph[];
   readonly decision: string;
+  /** No limit was held against it: how far it is worn was judged by eye alone. */
+  readonly byEye?: true;
+}
+
+/** What besides the parts decided, under one head. */
+export interface ReportEvidence {
+  readonly title: string;
+  readonly lines: readonly string[];
 }
 
 export interface ReportPhotograph {
@@ -73,6 +81,10 @@ export interface ReportDocument {
   readonly cause: { readonly words: string; readonly sureness: string; readonly firstFailure: string } | null;
   readonly proposal: { readonly decision: string; readonly reason: string; readonly by: string } | null;
   readonly partDecisions: readonly { readonly decision: string; readonly parts: readonly string[] }[];
+  /** Reports from before have none. */
+  readonly evidence?: readonly ReportEvidence[];
+  /** Issued although something was open: why, and by whom. */
+  readonly issuedDespite?: { readonly reason: string; readonly by: string };
   readonly watch: string;
   readonly cautions: readonly { readonly title: string; readonly words: string }[];
 }

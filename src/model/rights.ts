@@ -26,6 +26,7 @@ export const RIGHTS = {
   'limit.keep': ['lead'],
   'limit.adopt': ['lead'],
   'shop.set': ['lead', 'admin'],
+  'identity.settle': ['inspector', 'lead'],
   'identity.count': ['inspector', 'lead', 'assembler', 'apprentice'],
   'gauge.read': ROLES,
   'gauge.keep': ['lead', 'admin'],

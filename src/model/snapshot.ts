@@ -54,9 +54,12 @@ export interface Reading extends Captured {
   readonly corrected?: {
     readonly place: string;
     readonly gaugeId: string;
+    readonly held?: string;
     readonly by: string;
     readonly reason: string;
   };
+  /** How the part was held while it was read; left out where nobody said it. */
+  readonly held?: string;
   /** Of the part, where it matters and was noted. */
   readonly temperatureC: number | null;
 }

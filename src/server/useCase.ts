@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import type { Actor } from '@/model/people';
+import { inWords, placeInWords } from '@/core/faultWords';
+import { type Actor, AS_ROLE } from '@/model/people';
 import { mayDo, type Right } from '@/model/rights';
 import type { Context } from './context';
 import { Refusal } from './refusal';
@@ -23,7 +24,7 @@ export function defineUseCase<Schema extends AnySchema, Output>(
 ): UseCase<Output> {
   const checked = (actor: Actor, context: Context, input: unknown): Output => {
     if (!mayDo(actor.role, right))
-      throw new Refusal('no-right', `The role ${actor.role} may not do this.`, { right });
+      throw new Refusal('no-right', `${AS_ROLE[actor.role]} may not do this.`, { right });
     return work(actor, context, parseInput(schema, input));
   };
   return Object.assign(checked, { right });
@@ -33,6 +34,7 @@ export function defineUseCase<Schema extends AnySchema, Output>(
 export function parseInput<Schema extends AnySchema>(schema: Schema, input: unknown): v.InferOutput<Schema> {
   const parsed = v.safeParse(schema, input);
   if (parsed.success) return parsed.output;
-  const faults = parsed.issues.map((issue) => ({ path: v.getDotPath(issue) ?? '', message: issue.message }));
-  throw new Refusal('bad-input', `${faults[0]?.path || 'Input'}: ${faults[0]?.message}`, { faults });
+  const faults = parsed.issues.map((issue) => ({ path: v.getDotPath(issue) ?? '', message: inWords(issue) }));
+  const [first] = faults;
+  throw new Refusal('bad-input', `${placeInWords(first?.path ?? '', input)}: ${first?.message}.`, { faults });
 }

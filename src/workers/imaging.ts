@@ -59,8 +59,10 @@ self.onmessage = async ({ data: { id, source, work } }: MessageEvent<ImagingTask
       bitmap.close();
     }
   } catch (error) {
-    if (!(error instanceof BadInput)) throw error;
-    tell({ id, ok: false, message: error.message });
+    // Whatever went wrong, whoever asked is told: a worker that dies in silence leaves him waiting.
+    const known = error instanceof BadInput;
+    tell({ id, ok: false, message: known ? error.message : 'The measurement failed; the picture is kept' });
+    if (!known) throw error;
   }
 };
 

@@ -23,6 +23,7 @@ test('symptoms by gear and load narrow the suspects at the counter; a reload los
 
   await page.reload();
   await alive(page);
+  await page.getByRole('button', { name: 'Go on with it' }).click();
   await expect(page.getByLabel('Machine')).toHaveValue('van of the counter');
   await expect(pops.getByRole('button', { name: '3', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await page.getByLabel('Photograph files').setInputFiles([demoPhotograph('ring-4-sound.jpg')]);

@@ -14,7 +14,7 @@ test('a type is edited: the section redraws, a fault leads to its place, what is
   const faults = page.getByTestId('faults');
   await expect(faults).toContainText('ask for 61.25 mm between their axes, there are 52.50');
   await expect(page.getByRole('button', { name: 'Store it as the next revision' })).toBeDisabled();
-  await faults.getByRole('button', { name: 'meshes.2' }).click();
+  await faults.getByRole('button', { name: /^Meshes, 3rd/ }).click();
   await expect(page.getByLabel('Which of “Meshes”')).toHaveValue('2');
   await expect(page.getByLabel('Gear a', { exact: true })).toBeFocused();
 
@@ -57,7 +57,7 @@ test('a type is edited: the section redraws, a fault leads to its place, what is
   const notice = page.getByTestId('sheet-notice');
   await notice.getByRole('button', { name: 'What would it change?' }).click();
   await expect(notice).toContainText('1 part is new: Clutch pack');
-  await notice.getByRole('button', { name: 'Judge this job by revision 2' }).click();
+  await notice.getByRole('button', { name: 'Judge this job by revision 3' }).click();
   await expect(notice).toHaveCount(0);
 });
 

@@ -18,6 +18,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: BROWSER,
     reducedMotion: 'reduce',
+    // What can't be pressed in this time won't be: a failing test needn't wait for its end.
+    actionTimeout: 45_000,
     // Each fresh browser would keep the whole build for the pit; the tests that go without network ask for the worker.
     serviceWorkers: 'block',
   },

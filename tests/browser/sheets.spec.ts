@@ -62,21 +62,21 @@ test('a limit sheet is pasted, looked at line by line, saved as a revision; the 
   await expect(draft).toContainText('Width of the fork groove is no longer checked');
 
   await page.getByLabel('Why', { exact: true }).fill('After the towing boxes');
-  await page.getByRole('button', { name: 'Save as revision 2' }).click();
-  await expect(page.getByRole('heading', { name: 'Limit sheet, revision 2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save as revision 3' }).click();
+  await expect(page.getByRole('heading', { name: 'Limit sheet, revision 3' })).toBeVisible();
   await expect(draft).toHaveCount(0);
   await expect(page.getByRole('table', { name: 'Revisions' })).toContainText('After the towing boxes');
 
-  // The job was booked in with revision 1 and stays there until somebody takes it over.
+  // The job was booked in with revision 2 and stays there until somebody takes it over.
   await page.goto(`/jobs/${peg}?part=ring-1&face=measure`);
   await expect(page.getByText('No limit known: it stays an open question')).toBeVisible();
   await page.goto(`/jobs/${peg}?station=book-in`);
   await alive(page);
   const notice = page.getByTestId('sheet-notice');
-  await expect(notice).toContainText('revision 1 of its limit sheet; revision 2 is out');
+  await expect(notice).toContainText('revision 2 of its limit sheet; revision 3 is out');
   await notice.getByRole('button', { name: 'What would it change?' }).click();
   await expect(notice).toContainText('at least 0.95 mm');
-  await notice.getByRole('button', { name: 'Judge this job by revision 2' }).click();
+  await notice.getByRole('button', { name: 'Judge this job by revision 3' }).click();
   await expect(notice).toHaveCount(0);
   await page.goto(`/jobs/${peg}?part=ring-4&face=measure`);
   const words = page.getByTestId('limit-words');
@@ -164,15 +164,15 @@ test('teeth counted against tag and marks; what another ratio would do', async (
   await panel.getByRole('button', { name: 'Hold it against tag and mate' }).click();
   await expect(panel.getByText('at least 3')).toBeVisible();
   await panel.getByLabel('Smaller gear, teeth').fill('12');
-  await panel.getByLabel('Marked on the gears').fill('11/41');
+  await panel.getByLabel('Teeth marked on them').fill('11/41');
   await panel.getByLabel('Ratio on the tag').fill('3,73');
   await panel.getByLabel('Splines counted').fill('26');
   await panel.getByLabel('Splines of its mate').fill('27');
   await panel.getByRole('button', { name: 'Hold it against tag and mate' }).click();
   const result = page.getByTestId('identity-result');
   await expect(result).toContainText('40 to 12: ratio 3.333');
-  await expect(result).toContainText('Counted 12, but pinion teeth marked say 11.');
-  await expect(result).toContainText('Counted 26, but splines say 27.');
+  await expect(result).toContainText('Counted 12 teeth on the smaller gear; 11 are marked.');
+  await expect(result).toContainText('Counted 26 splines; its mate has 27.');
   await expect(result).toContainText('this type of unit has 11/41');
   await expect(result).toContainText('share the factor 4');
   const other = page.getByTestId('other-ratio');

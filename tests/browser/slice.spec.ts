@@ -94,6 +94,7 @@ test('one failed unit from the counter to the customer’s page', async ({ page,
   await expect(page.getByText(`decided by ${PEOPLE.lead}`)).toBeVisible();
 
   await page.getByRole('button', { name: /^Hand over/ }).click();
+  await page.getByLabel('Why it goes out all the same').fill('The farmer waits for the figure.');
   await page.getByRole('button', { name: `Issue report ${peg}-1` }).click();
   const issue = page.getByTestId('issue-1');
   await expect(issue).toContainText('digest');
@@ -142,6 +143,7 @@ test('one failed unit from the counter to the customer’s page', async ({ page,
   await page.getByRole('button', { name: 'Decide for the unit' }).click();
   await page.getByRole('button', { name: /^Hand over/ }).click();
   await expect(page.getByText('Against the last issue: What to watch was changed.')).toBeVisible();
+  await page.getByLabel('Why it goes out all the same').fill('The farmer waits for the figure.');
   await page.getByRole('button', { name: `Issue report ${peg}-2` }).click();
   await expect(page.getByTestId('issue-2')).toContainText('What changed: What to watch was changed.');
 

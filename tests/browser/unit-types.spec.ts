@@ -18,7 +18,7 @@ test('a description is brought in: its faults by path, its drawing and ratio, st
   await pasted.fill(JSON.stringify({ ...document, schemaVersion: 9 }));
   await look.click();
   const found = page.getByTestId('looked-at');
-  await expect(found).toContainText('schemaVersion');
+  await expect(found).toContainText('Schema version');
   await expect(found.getByRole('button', { name: /^Store it/ })).toHaveCount(0);
 
   await page.getByLabel('File (JSON)').setInputFiles(SKETCH);

@@ -3,10 +3,11 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { stationCounts } from '@/core/decisions/stationCounts';
 import { tellMeasured } from '@/core/imaging/tellMeasured';
 import { composeReport } from '@/core/report/composeReport';
+import { partStates } from '@/core/wear/partStates';
 import type { Actor } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
 import { readLabAnswer } from '@/server/devices/laboratory';
-import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
+import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { keepOrder } from '@/server/strip/keepOrder';
 import { keepRecord } from '@/server/strip/keepRecord';
@@ -311,8 +312,8 @@ describe('an order that was found on the job', () => {
     keep({ what: 'step', title: 'Cut the seized bolt' });
     keep({ what: 'step', stepId: 'cover-off' });
     keep({ what: 'order', why: 'the shafts come out easier first' });
-    expect(order()).toEqual({ revision: 2 });
-    expect(snapshot().unitType.revision).toBe(1);
+    expect(order()).toEqual({ revision: 3 });
+    expect(snapshot().unitType.revision).toBe(2);
     const type = readAllTypes(shop.people.lead, shop.context, undefined).find(
       ({ id }) => id === 'torvane-hx41',
     );

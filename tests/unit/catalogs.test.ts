@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { catalogsAsShipped, shippedCatalogs } from '@/catalog/shipped';
+import { catalogsAsShipped, earlierCatalogs, shippedCatalogs } from '@/catalog/shipped';
+import { partStates } from '@/core/wear/partStates';
 import { insertCatalog, newestCatalogs } from '@/db/catalogs';
 import { CATALOG_KINDS } from '@/model/catalogs';
 import { adoptCatalogs, previewCatalogs, readCatalogDocument } from '@/server/catalogs/adoptCatalogs';
 import { fillCatalogs } from '@/server/catalogs/catalogsInForce';
-import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
+import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { readStream } from '@/server/job/readStream';
 import { noteFinding } from '@/server/strip/noteFinding';
 import { bookTestUnit, captureHead, openTestShop, refusalOf, type TestShop } from './fixtures/shop';
@@ -109,8 +110,8 @@ describe('the documents in force for a job', () => {
 describe('what ships', () => {
   /* A revision that went out once is judged by in shops: whoever changes a document gives it the next revision, and a line here. */
   it('is, revision by revision, what went out', () => {
-    const digests = CATALOG_KINDS.map((kind) => {
-      const document = shippedCatalogs()[kind];
+    const now = CATALOG_KINDS.map((kind) => [kind, shippedCatalogs()[kind]] as const);
+    const digests = [...earlierCatalogs(), ...now].map(([kind, document]) => {
       const digest = createHash('sha256').update(JSON.stringify(document)).digest('hex').slice(0, 16);
       return `${kind} ${document.revision} ${digest}`;
     });
@@ -118,9 +119,11 @@ describe('what ships', () => {
       [
         "damage-words 2 ffee1fcecf88e88c",
         "grade-rules 1 39ed7e1635ffc67a",
+        "damage-words 3 bbf96f5ef0762b5b",
+        "grade-rules 2 15274cb39f06784c",
         "oil-thresholds 1 594cf214b0477d9a",
         "cautions 1 ca2bd15bc969122b",
-        "check-definitions 1 544dd6b9e2bfec4a",
+        "check-definitions 2 2676d1458c2d5113",
       ]
     `);
   });

@@ -53,7 +53,7 @@ describe('the unit of one job, described in full', () => {
     // The shop's own type of that name is untouched.
     expect(
       readAllTypes(shop.people.lead, shop.context, undefined).find(({ id }) => id === box.id)?.revision,
-    ).toBe(1);
+    ).toBe(2);
   });
 
   it('keeps every part that something was recorded of', () => {
@@ -78,7 +78,7 @@ describe('the unit of one job, described in full', () => {
       gears: [{ id: 'g', position: 'nowhere', teeth: 20, kind: 'spur', faceWidth: 10 }],
     };
     expect(refused(() => describeAs(jobId, loose)).message).toBe(
-      'gears.0.position: no position “nowhere”. Nothing was stored.',
+      'Gears, 1st, position: no position “nowhere”. Nothing was stored.',
     );
     expect(refused(() => describeAs(jobId, unitType, 0)).code).toBe('stale');
     const shared = bookTestUnit(shop, { peg: 777 });
@@ -92,7 +92,7 @@ describe('a newer revision of a shared type', () => {
     bringInType(shop.people.lead, shop.context, {
       text: JSON.stringify(document),
       note: 'more',
-      revision: 2,
+      revision: 3,
     });
 
   it('tells a job what else it changes, and is taken over knowingly', () => {
@@ -102,9 +102,9 @@ describe('a newer revision of a shared type', () => {
       positions: [...axle.positions, { id: 'plug', name: 'Drain plug', family: 'fastener-seal' }],
     });
     const preview = previewAdoption(shop.people.inspector, shop.context, { jobId });
-    expect(preview).toEqual({ revision: 2, changes: [], described: ['1 part is new: Drain plug'] });
-    expect(snapshot(jobId).unitType.revision).toBe(1);
-    adoptSheet(shop.people.lead, shop.context, { jobId, version: snapshot(jobId).job.version, revision: 2 });
+    expect(preview).toEqual({ revision: 3, changes: [], described: ['1 part is new: Drain plug'] });
+    expect(snapshot(jobId).unitType.revision).toBe(2);
+    adoptSheet(shop.people.lead, shop.context, { jobId, version: snapshot(jobId).job.version, revision: 3 });
     expect(snapshot(jobId).unitType.positions.map(({ id }) => id)).toContain('plug');
   });
 
@@ -126,11 +126,11 @@ describe('a newer revision of a shared type', () => {
       adoptSheet(shop.people.lead, shop.context, {
         jobId,
         version: snapshot(jobId).job.version,
-        revision: 2,
+        revision: 3,
       }),
     );
     expect(refusal.message).toContain('records of “Rear cover”');
-    expect(snapshot(jobId).unitType.revision).toBe(1);
+    expect(snapshot(jobId).unitType.revision).toBe(2);
   });
 
   it.each([
@@ -185,9 +185,9 @@ describe('a newer revision of a shared type', () => {
       adoptSheet(shop.people.lead, shop.context, {
         jobId,
         version: snapshot(jobId).job.version,
-        revision: 2,
+        revision: 3,
       });
     expect(refused(adopt).message).toContain(`records of “${name}”`);
-    expect(snapshot(jobId).unitType.revision).toBe(1);
+    expect(snapshot(jobId).unitType.revision).toBe(2);
   });
 });

@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { readChanges } from '@/db/changeLog';
 import type { JobEdit } from '@/model/job';
+import type { RecordContent } from '@/model/recordKinds';
+import { countIdentity } from '@/server/book-in/countIdentity';
 import { noteCause } from '@/server/causes/noteCause';
 import { decidePart, decideUnit, keepDecision } from '@/server/decide/decide';
 import { setGrade } from '@/server/grade/setGrade';
@@ -9,6 +11,7 @@ import { editJob } from '@/server/job/editJob';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { makeCustomerLink, readReportByToken, withdrawCustomerLinks } from '@/server/report/customerLink';
 import { draftReport, issueReport, readReport } from '@/server/report/issueReport';
+import { keepRecord } from '@/server/strip/keepRecord';
 import { noteFinding } from '@/server/strip/noteFinding';
 import {
   bookTestUnit,
@@ -121,7 +124,7 @@ describe('grades and decisions', () => {
           entry: { positionId: 'tail-bearing', version: 0, decision: 'reuse', reason: 'it will do' },
         }),
       ).message,
-    ).toContain('not looked at');
+    ).toContain('not graded');
     decide('replace');
     expect(snapshot().decisions).toMatchObject([{ decision: 'replace' }]);
   });
@@ -207,13 +210,123 @@ describe('the report', () => {
       ...{ version, decision: 'repair', reason, watch: '' },
     });
 
-  it('is frozen, chained by digest, and the second issue says what changed', () => {
+  const reason = 'the owner waits';
+
+  it('goes out with open questions only with a reason, which then stands in it', () => {
+    decideRepair('New head bearing.');
+    see('head-bearing', 'subsurface-fatigue', 'outer race');
+    grade('head-bearing', 4);
+    const draft = draftReport(shop.people.lead, shop.context, { jobId });
+    expect(draft.before.undecided).toEqual(['Head bearing']);
+    expect(draft.before.open).toBeGreaterThan(20);
+    const without = refused(() => issueReport(shop.people.lead, shop.context, { jobId }));
+    expect(without.message).toMatch(
+      /1 graded part is not decided; \d+ questions are open\. Settle that, or say why/,
+    );
+    expect(snapshot().reports).toEqual([]);
+    issueReport(shop.people.lead, shop.context, { jobId, reason });
+    const { document } = readReport(shop.people.lead, shop.context, { jobId, number: 1 });
+    expect(document.issuedDespite).toEqual({ reason, by: 'The lead' });
+    // Why it went out is no change of the unit.
+    expect(
+      refused(() => issueReport(shop.people.lead, shop.context, { jobId, reason: 'another' })).message,
+    ).toContain('Nothing changed since issue 1');
+  });
+
+  it('of a unit with a corrected serial number can be issued again, and says so', () => {
+    decideRepair('New head bearing.');
+    issueReport(shop.people.lead, shop.context, { jobId, reason });
+    const { id: _, bookedAt: __, ...job } = snapshot().job;
+    editJob(shop.people.lead, shop.context, {
+      jobId,
+      edit: { ...job, serial: 'HX-9', customer: 'Farm of the hill' },
+    });
+    expect(issueReport(shop.people.lead, shop.context, { jobId, reason }).changes).toEqual([
+      'The customer changed from Farm of the test to Farm of the hill.',
+      'The serial number changed from not given to HX-9.',
+    ]);
+  });
+
+  it('of a unit that nobody described, drained, opened or looked at says all of that', () => {
+    jobId = bookTestUnit(shop, { peg: 777, unitTypeId: undefined });
+    decideRepair('As he says.');
+    const { document } = draftReport(shop.people.lead, shop.context, { jobId });
+    expect(document.open.flatMap(({ questions }) => questions)).toEqual([
+      'Not described: nobody has said yet what is in it',
+      'Not opened: nothing of its inside has been looked at',
+      'Nothing of it has been looked at',
+      'Not drained: nobody has looked at the oil',
+    ]);
     expect(refused(() => issueReport(shop.people.lead, shop.context, { jobId })).message).toContain(
+      '4 questions are open',
+    );
+  });
+
+  it('carries the evidence that decided, and no check that nobody read', () => {
+    const keep = (content: RecordContent) =>
+      keepRecord(shop.people.inspector, shop.context, {
+        ...captureHead(jobId, shop.people.inspector),
+        content,
+      });
+    keep({
+      ...({ what: 'drained', version: 2, colour: 'black', smell: 'burnt', water: 'none' } as const),
+      magnet: ['flakes'],
+      glitter: 'none',
+      note: '',
+    });
+    keep({ what: 'debris', piece: 'Half a roller', where: 'sump', colour: 'grey' });
+    countIdentity(shop.people.inspector, shop.context, {
+      ...captureHead(jobId, shop.people.inspector),
+      ...{ pairId: 'pin-ring', version: 0, counts: { pinionTeeth: 12, ringTeeth: 41 } },
+    });
+    see('ring-gear', 'macropitting-progressive', 'drive flank');
+    grade('ring-gear', 4);
+    const { document } = draftReport(shop.people.lead, shop.context, { jobId });
+    expect(document.evidence).toEqual([
+      {
+        title: 'The oil as it came out',
+        lines: ['Litres not measured; black, smells burnt; no water; magnet: flakes.'],
+      },
+      {
+        title: 'Teeth counted',
+        lines: [
+          expect.stringContaining('disagrees with pairs of this unit type (11/41). That is not settled.'),
+        ],
+      },
+      { title: 'Pieces that were found', lines: ['Half a roller (sump): nothing accounts for it yet.'] },
+    ]);
+    expect(document.damaged.map(({ measured }) => measured)).toEqual([[]]);
+    // Until somebody settles it neither gear goes back as it is.
+    const reuse = () =>
+      decidePart(shop.people.lead, shop.context, {
+        jobId,
+        entry: { positionId: 'pinion-head', version: 0, decision: 'reuse', reason: 'it looks well' },
+      });
+    see('pinion-head', 'nothing-to-see', 'everywhere');
+    grade('pinion-head', 0);
+    expect(refused(reuse).message).toContain('Settle that first');
+    keep({
+      what: 'identity-settled',
+      pairId: 'pin-ring',
+      countVersion: 1,
+      reason: 'the maker changed the set',
+    });
+    reuse();
+    expect(draftReport(shop.people.lead, shop.context, { jobId }).document.evidence?.[1]?.lines[0]).toContain(
+      'The inspector let it go on: the maker changed the set.',
+    );
+    expect(() =>
+      keep({ what: 'identity-settled', pairId: 'pin-ring', countVersion: 1, reason: '' }),
+    ).toThrow();
+  });
+
+  it('is frozen, chained by digest, and the second issue says what changed', () => {
+    expect(refused(() => issueReport(shop.people.lead, shop.context, { jobId, reason })).message).toContain(
       'no decision for the unit',
     );
     decideRepair('New head bearing.');
-    const first = issueReport(shop.people.lead, shop.context, { jobId });
-    expect(refused(() => issueReport(shop.people.lead, shop.context, { jobId })).message).toContain(
+    const first = issueReport(shop.people.lead, shop.context, { jobId, reason });
+    expect(refused(() => issueReport(shop.people.lead, shop.context, { jobId, reason })).message).toContain(
       'Nothing changed since issue 1',
     );
     see('head-bearing', 'subsurface-fatigue', 'outer race');
@@ -222,7 +335,7 @@ describe('the report', () => {
       ...captureHead(jobId, shop.people.inspector),
       ...{ version: 0, words: 'w', plainWords: 'The bearing went first.', sureness: 'likely' },
     });
-    const second = issueReport(shop.people.lead, shop.context, { jobId });
+    const second = issueReport(shop.people.lead, shop.context, { jobId, reason });
     expect(second.changes).toEqual(
       expect.arrayContaining(['Head bearing is now graded 4, done.', 'The cause is now given.']),
     );
@@ -234,7 +347,7 @@ describe('the report', () => {
 
   it('opens to the customer by its link alone, until it expires or is withdrawn', () => {
     decideRepair('New head bearing.');
-    issueReport(shop.people.lead, shop.context, { jobId });
+    issueReport(shop.people.lead, shop.context, { jobId, reason });
     const { token } = makeCustomerLink(shop.people.lead, shop.context, { jobId, number: 1 });
     expect(readReportByToken(shop.context, token).document.unit.peg).toBe(501);
     expect(refused(() => readReportByToken(shop.context, `${token}x`)).status).toBe(404);

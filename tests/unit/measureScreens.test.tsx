@@ -14,7 +14,7 @@ import { describeMeasurement } from '@/core/report/describeMeasurement';
 import { drawSection } from '@/core/section/drawSection';
 import { powerPath } from '@/core/section/powerPath';
 import { type PartState, partState } from '@/core/wear/partStanding';
-import { readingsMark } from '@/core/wear/tooClose';
+import { readingIds } from '@/core/wear/tooClose';
 import { CHECK_PICTURES } from '@/model/checkDefinition';
 import type { Check } from '@/model/checks';
 import type { Gauge, Reading } from '@/model/snapshot';
@@ -103,7 +103,7 @@ const stateOf = (
               {
                 positionId: 'p',
                 checkId: 'c',
-                readings: readingsMark(accepted),
+                readings: readingIds(accepted),
                 reason: 'it may',
                 by: 'Jonas',
                 at: '',

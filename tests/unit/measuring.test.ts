@@ -1,14 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { openOfJob } from '@/core/open/openOfJob';
 import { tellOpen } from '@/core/open/tellOpen';
-import { readingsMark } from '@/core/wear/tooClose';
+import { partStates } from '@/core/wear/partStates';
+import { readingIds } from '@/core/wear/tooClose';
 import { readChanges } from '@/db/changeLog';
 import type { Check, Limit } from '@/model/checks';
 import { countIdentity } from '@/server/book-in/countIdentity';
 import { changeBenchGaugeUnit, readBenchGauge } from '@/server/devices/benchGauge';
 import { acceptReading } from '@/server/grade/acceptReading';
 import { editJob } from '@/server/job/editJob';
-import { gatherSnapshot, partStates } from '@/server/job/readSnapshot';
+import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { previewTable, printTable } from '@/server/limits/sheetAsTable';
 import {
   adoptSheet,
@@ -73,7 +74,7 @@ describe('a limit sheet', () => {
     source: { kind: 'shop', words: 'lead' },
     reason: 'Two came back.',
   };
-  const revise = (checks: Check[], basedOnRevision = 1) =>
+  const revise = (checks: Check[], basedOnRevision = 2) =>
     reviseSheet(shop.people.lead, shop.context, {
       unitTypeId: TYPE,
       basedOnRevision,
@@ -87,13 +88,13 @@ describe('a limit sheet', () => {
     read('back-face-runout', 'ring-gear', '0.07');
     const before = judged('ring-gear', 'back-face-runout').judgement;
     expect(before.limit?.max).toBe(0.08);
-    expect(revise(withLimit('back-face-runout', override))).toMatchObject({ revision: 2 });
+    expect(revise(withLimit('back-face-runout', override))).toMatchObject({ revision: 3 });
     expect(judged('ring-gear', 'back-face-runout').judgement).toEqual(before);
-    expect(snapshot()).toMatchObject({ newestRevision: 2, unitType: { revision: 1 } });
+    expect(snapshot()).toMatchObject({ newestRevision: 3, unitType: { revision: 2 } });
 
     const preview = previewAdoption(shop.people.apprentice, shop.context, { jobId });
     expect(preview.changes).toEqual(['Back-face run-out, service shop: none → at most 0.06 mm']);
-    const input = { jobId, version: snapshot().job.version, revision: 2 };
+    const input = { jobId, version: snapshot().job.version, revision: 3 };
     expect(refused(() => adoptSheet(shop.people.inspector, shop.context, input)).status).toBe(403);
     expect(refused(() => adoptSheet(shop.people.lead, shop.context, { ...input, version: 0 })).code).toBe(
       'stale',
@@ -115,7 +116,7 @@ describe('a limit sheet', () => {
       refused(() => revise(withLimit('back-face-runout', { ...override, max: Number.POSITIVE_INFINITY })))
         .code,
     ).toBe('bad-input');
-    const input = { unitTypeId: TYPE, basedOnRevision: 1, note: 'x', checks };
+    const input = { unitTypeId: TYPE, basedOnRevision: 2, note: 'x', checks };
     expect(refused(() => reviseSheet(shop.people.inspector, shop.context, input)).status).toBe(403);
     expect(sheet().revisions).toHaveLength(1);
   });
@@ -123,11 +124,11 @@ describe('a limit sheet', () => {
   it('does not let a job lose the check that it has readings of', () => {
     read('yoke-seal-land', 'yoke', '0.05');
     revise(sheet().unitType.checks.filter(({ id }) => id !== 'yoke-seal-land'));
-    const input = { jobId, version: snapshot().job.version, revision: 2 };
+    const input = { jobId, version: snapshot().job.version, revision: 3 };
     expect(refused(() => adoptSheet(shop.people.lead, shop.context, input)).message).toContain(
       'keeps its revision',
     );
-    expect(snapshot().unitType.revision).toBe(1);
+    expect(snapshot().unitType.revision).toBe(2);
   });
 
   it('can be pasted from a spreadsheet: each bad line is named and nothing is stored yet', () => {
@@ -148,7 +149,7 @@ describe('a limit sheet', () => {
 
   it('is printed as a table that reads back as it stands', () => {
     const { text, fileName } = printTable(shop.people.parts, shop.context, { unitTypeId: TYPE });
-    expect(fileName).toBe('torvane-hx41-revision-1.csv');
+    expect(fileName).toBe('torvane-hx41-revision-2.csv');
     const { outcomes } = previewTable(shop.people.lead, shop.context, {
       unitTypeId: TYPE,
       checks: sheet().unitType.checks,
@@ -164,7 +165,7 @@ describe('a reading too close to call', () => {
     acceptReading(shop.people.inspector, shop.context, {
       ...captureHead(jobId, shop.people.inspector),
       ...{ positionId: 'ring-gear', checkId: 'back-face-runout', reason },
-      readings: readingsMark(judged('ring-gear', 'back-face-runout').readings),
+      readings: readingIds(judged('ring-gear', 'back-face-runout').readings),
     });
   const open = () =>
     partOf('ring-gear')

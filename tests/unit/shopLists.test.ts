@@ -1,12 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { stationCounts } from '@/core/decisions/stationCounts';
+import { partStates } from '@/core/wear/partStates';
 import { readChanges } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
 import { bookIn, readBookInForm } from '@/server/book-in/bookIn';
 import { readBenchGauge, zeroBenchGauge } from '@/server/devices/benchGauge';
 import { editJob } from '@/server/job/editJob';
 import { handOverUnit } from '@/server/job/handOverUnit';
-import { gatherSnapshot, partStates, readSnapshotByPeg } from '@/server/job/readSnapshot';
+import { gatherSnapshot, readSnapshotByPeg } from '@/server/job/readSnapshot';
 import { filePhotographUnder, readPhotograph } from '@/server/photos/readPhotograph';
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { addGauge, calibrateGauge, readGauges } from '@/server/shop/gauges';
@@ -138,7 +139,10 @@ describe('the rack', () => {
 
   it('draws each type’s own shape, once described', () => {
     const shape = (unitTypeId: string) =>
-      drawShape(shop.people.parts, shop.context, { unitTypeId, revision: 1 });
+      drawShape(shop.people.parts, shop.context, {
+        unitTypeId,
+        revision: unitTypeId.startsWith('own-') ? 1 : 2,
+      });
     expect(shape('torvane-hx41')).toContain('<svg xmlns="http://www.w3.org/2000/svg"');
     expect(shape('torvane-hx41')).not.toBe(shape('skell-five'));
     expect(refused(() => shape('none-such')).status).toBe(404);

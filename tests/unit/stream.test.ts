@@ -1,12 +1,13 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { tellOpen } from '@/core/open/tellOpen';
+import { partStates } from '@/core/wear/partStates';
 import type { JobAnswer } from '@/model/jobStream';
 import type { Actor } from '@/model/people';
 import { keepDecision } from '@/server/decide/decide';
 import { keepGrade } from '@/server/grade/setGrade';
 import { editJob } from '@/server/job/editJob';
-import { gatherSnapshot, openBench, partStates } from '@/server/job/readSnapshot';
+import { gatherSnapshot, openBench } from '@/server/job/readSnapshot';
 import { readStream } from '@/server/job/readStream';
 import { keepRecord } from '@/server/strip/keepRecord';
 import { noteFinding } from '@/server/strip/noteFinding';
@@ -54,7 +55,7 @@ describe('the stream of a job', () => {
     const again = ask(all.cursor, { shop: all.shop });
     expect(again).toEqual({
       ...{ cursor: all.cursor, whole: false, shop: all.shop },
-      ...{ newestRevision: 1, tooClosePolicy: 'hold' },
+      ...{ newestRevision: 2, tooClosePolicy: 'hold' },
     });
     // An open bench that asks every fifteen seconds must not cost the shop anything.
     expect(JSON.stringify(again).length).toBeLessThan(200);

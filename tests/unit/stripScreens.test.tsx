@@ -7,6 +7,7 @@ import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { trainInGear } from '@/core/gearing/trainOfType';
 import { tellOpen } from '@/core/open/tellOpen';
 import { stripPlan } from '@/core/strip/stripPlan';
+import { tellDrained } from '@/core/strip/tellDrained';
 import { partState } from '@/core/wear/partStanding';
 import { EARLIER_REPAIR } from '@/model/damage';
 import type { Actor } from '@/model/people';
@@ -16,7 +17,7 @@ import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
 import { BaselineStation } from '@/ui/baseline/BaselineStation';
 import { Debris } from '@/ui/drain/Debris';
-import { DrainStation, drainedWords } from '@/ui/drain/DrainStation';
+import { DrainStation } from '@/ui/drain/DrainStation';
 import { EarlierTraces } from '@/ui/drain/EarlierTraces';
 import { LabSamples } from '@/ui/drain/LabSamples';
 import { AtBenchProvider } from '@/ui/job/useBench';
@@ -100,12 +101,12 @@ const oil: RecordContent = {
 
 describe('drain', () => {
   it('sets what came out against what belongs in: below four fifths is too little', () => {
-    expect(drainedWords(oil, 2.1)).toBe(
+    expect(tellDrained(oil, 2.1)).toBe(
       '1.60 of 2.1 litres, too little; brown, smells burnt; water: drops; magnet: paste, flakes; glitters yellow; level hole dry',
     );
     // By hand: 0.8 · 2.0 = 1.6.
-    expect(drainedWords({ ...oil, note: '' } as never, 2)).not.toContain('too little');
-    expect(drainedWords(oil, undefined)).toMatch(/^1\.60 litres;/);
+    expect(tellDrained({ ...oil, note: '' } as never, 2)).not.toContain('too little');
+    expect(tellDrained(oil, undefined)).toMatch(/^1\.60 litres;/);
   });
 
   it('asks for the oil until it is put down, and only whom it may ask', () => {
@@ -334,6 +335,6 @@ describe('beside the section', () => {
     expect(words(<FaultList faults={[]} />)).toContain('Nothing is wrong with it.');
     expect(
       words(<FaultList faults={[{ path: 'meshes.0', message: 'they cannot mesh', blocks: 'train' }]} />),
-    ).toContain('meshes.0 : they cannot mesh (keeps the train from being solved)');
+    ).toContain('Meshes, 1st : they cannot mesh (keeps the train from being solved)');
   });
 });

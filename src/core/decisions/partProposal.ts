@@ -1,18 +1,46 @@
-import type { UnitType } from '@/model/unitType';
+import type { JobSnapshot } from '@/model/snapshot';
+import { pairsOfPosition } from '../gearing/countablePairs';
+import { findActive } from '../wear/active';
 import type { PartState } from '../wear/partStanding';
-import { type DecisionProposal, proposeDecision } from './proposeDecision';
+import { neverReused } from './neverReused';
+import { type Deciding, type DecisionProposal, proposeDecision } from './proposeDecision';
 
-/** The proposal for one part of a job, its set mates taken from the unit type. */
-export function partProposal(
-  part: PartState,
-  parts: readonly PartState[],
-  sets: UnitType['sets'],
-): DecisionProposal {
-  const mateIds = new Set(
-    sets.filter((set) => set.positions.includes(part.position.id)).flatMap((set) => set.positions),
+type JobFacts = Pick<JobSnapshot, 'unitType' | 'decisions' | 'findings' | 'catalogs'>;
+
+/** The parts that a part goes along with: those of its sets, and the other gear of a pair whose identity is in conflict. */
+export function matesOf(part: PartState, parts: readonly PartState[], { unitType }: JobFacts): PartState[] {
+  const { id } = part.position;
+  const inSets = unitType.sets
+    .filter(({ positions }) => positions.includes(id))
+    .flatMap((set) => set.positions);
+  const inConflict = part.openQuestions.flatMap((question) =>
+    question.code === 'identity-conflict'
+      ? (pairsOfPosition(unitType, id).find((pair) => pair.id === question.pairId)?.positions ?? [])
+      : [],
   );
-  const mates = parts
-    .filter(({ position }) => mateIds.has(position.id) && position.id !== part.position.id)
-    .map(({ position, grade }) => ({ name: position.name, grade }));
-  return proposeDecision(part.position, part.grade, mates, part.openQuestions);
+  const mates = new Set([...inSets, ...inConflict]);
+  return parts.filter(({ position }) => mates.has(position.id) && position.id !== id);
 }
+
+/** All that decides about one part of a job. */
+export function deciding(part: PartState, parts: readonly PartState[], job: JobFacts): Deciding {
+  const { position, grade, openQuestions, judgements } = part;
+  const findings = findActive(job.findings).filter(({ positionId }) => positionId === position.id);
+  return {
+    ...{ position, grade, openQuestions },
+    mates: matesOf(part, parts, job).map((mate) => ({
+      ...{ name: mate.position.name, grade: mate.grade },
+      decided: job.decisions.find(({ positionId }) => positionId === mate.position.id)?.decision,
+    })),
+    withinALimit: isWithinALimit({ judgements }),
+    neverReuse: neverReused(position.family, findings, job.catalogs),
+  };
+}
+
+/** Whether any check of a part has a limit and a verdict within it, or one that a person accepted. */
+export const isWithinALimit = ({ judgements }: Pick<PartState, 'judgements'>): boolean =>
+  judgements.some(({ judgement, accepted }) => judgement.word === 'within' || accepted !== undefined);
+
+/** The proposal for one part of a job. */
+export const partProposal = (part: PartState, parts: readonly PartState[], job: JobFacts): DecisionProposal =>
+  proposeDecision(deciding(part, parts, job));

@@ -36,3 +36,27 @@ export function countablePairs({
     ];
   });
 }
+
+/** The countable pairs that a position’s gears belong to, with the positions of both. */
+export function pairsOfPosition(
+  type: Pick<UnitType, 'gears' | 'meshes' | 'positions'>,
+  positionId: string,
+): (CountablePair & { readonly positions: readonly string[] })[] {
+  return countablePairs(type).flatMap((pair) => {
+    const positions = positionsOfPair(type, pair);
+    return positions.includes(positionId) ? [{ ...pair, positions }] : [];
+  });
+}
+
+/** Where the two gears of a pair sit; none for a unit that nobody has described. */
+export const positionsOfPair = (
+  { gears }: Pick<UnitType, 'gears'>,
+  { gears: ids }: Pick<CountablePair, 'gears'>,
+): readonly string[] =>
+  ids === undefined
+    ? []
+    : [
+        ...new Set(
+          gears.filter(({ id }) => id === ids.pinion || id === ids.ring).map(({ position }) => position),
+        ),
+      ];

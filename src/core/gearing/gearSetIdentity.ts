@@ -8,6 +8,9 @@ export const GearSetIdentityInputSchema = v.object({
   ringTeeth: teeth,
   /** As etched or cast: two counts, or the text itself, for example `11/41`. */
   marked: v.optional(v.union([pair, v.pipe(v.string(), v.maxLength(40))])),
+  /** The number of the set as it stands on each of the two gears: the two must be the same. */
+  pinionSet: v.optional(v.pipe(v.string(), v.maxLength(40))),
+  ringSet: v.optional(v.pipe(v.string(), v.maxLength(40))),
   tagRatio: v.optional(positive),
   expected: v.optional(v.array(pair)),
   splines: v.optional(v.object({ counted: whole(0, 500), required: whole(0, 500) })),
@@ -33,6 +36,8 @@ export function gearSetIdentity({
   pinionTeeth,
   ringTeeth,
   marked,
+  pinionSet = '',
+  ringSet = '',
   tagRatio,
   expected,
   splines,
@@ -56,8 +61,13 @@ export function gearSetIdentity({
     });
   }
   compare('splines', splines?.counted ?? 0, splines?.required);
+  if (pinionSet !== '' && ringSet !== '' && bare(pinionSet) !== bare(ringSet))
+    conflicts.push({ what: 'set number on the ring', counted: pinionSet, stated: ringSet });
   return { ratio, commonFactor: greatestCommonDivisor(pinionTeeth, ringTeeth), conflicts, matches };
 }
+
+/** A set number without what people write between its figures. */
+const bare = (marking: string): string => marking.toUpperCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 /** Two counts in a marking, whichever stands first: the pinion has the fewer. */
 function readMarking(text: string): { pinion: number; ring: number } {

@@ -9,6 +9,8 @@ export function identityOfEntry(entry: IdentityEntry, pair: CountablePair): Gear
       pinionTeeth: entry.pinionTeeth,
       ringTeeth: entry.ringTeeth,
       ...(entry.marked ? { marked: entry.marked } : {}),
+      ...(entry.pinionSet ? { pinionSet: entry.pinionSet } : {}),
+      ...(entry.ringSet ? { ringSet: entry.ringSet } : {}),
       ...(entry.tagRatio === undefined ? {} : { tagRatio: entry.tagRatio }),
       ...(pair.pinion > 0 ? { expected: [{ pinion: pair.pinion, ring: pair.ring }] } : {}),
       ...(entry.splinesCounted !== undefined && entry.splinesMate !== undefined

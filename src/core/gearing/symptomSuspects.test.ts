@@ -45,9 +45,19 @@ describe('where symptoms point', () => {
     expect(found).not.toContain('sleeve-12');
   });
 
+  it('pops out of third: its fork, the washer beside the gear and the shaft’s float too', () => {
+    const found = at(box, symptom({ id: 'pops-out', gears: ['3'] }));
+    // By the drawing: washer 3–2 lies behind the 3rd gear, the input float stack on the same axis.
+    expect(found).toEqual(expect.arrayContaining(['fork-34', 'washer-32', 'shim-input']));
+    for (const other of ['fork-12', 'fork-5r', 'washer-1', 'shim-counter', 'idler-washers'])
+      expect(found).not.toContain(other);
+  });
+
   it('once per wheel turn: the ring gear’s side, not the pinion', () => {
     const found = at(axle, symptom({ id: 'noise', beat: 'wheel' }));
     expect(found).toContain('ring-gear');
+    expect(found).toContain('diff-case');
+    expect(found).not.toContain('housing');
     expect(found).not.toContain('pinion');
     expect(at(axle, symptom({ id: 'noise', beat: 'input' }))).toContain('pinion');
   });
@@ -68,8 +78,8 @@ describe('where symptoms point', () => {
       symptom({ id: 'pops-out', gears: ['3', '4'] }),
     ]);
     const twice = found.filter(({ reasons }) => reasons.length === 2).map(({ positionId }) => positionId);
-    expect(twice).toEqual(['hub-34', 'keys-34', 'sleeve-34']);
-    expect(found.slice(0, 3).map(({ positionId }) => positionId)).toEqual(twice);
+    expect(twice).toEqual(['hub-34', 'keys-34', 'sleeve-34', 'fork-34']);
+    expect(found.slice(0, 4).map(({ positionId }) => positionId)).toEqual(twice);
     expect(found.find(({ positionId }) => positionId === 'gear-3')?.reasons[0]).toContain(
       'look at its coast flanks',
     );

@@ -30,6 +30,7 @@ function pointsAt(type: UnitType, symptom: Symptom): Suspect[] {
     case 'heat':
       return [...loadedThere(type, symptom), ...withTheBeat(type, symptom), ...turnsInTurns(type, symptom)];
     case 'pops-out':
+      return symptom.gears.flatMap((gear) => [...engages(type, gear), ...letsGo(type, gear)]);
     case 'hard-shift':
     case 'slip':
       return symptom.gears.flatMap((gear) => engages(type, gear));
@@ -65,10 +66,19 @@ function withTheBeat(type: UnitType, { beat, gears }: Symptom): Suspect[] {
     type.bodies.map(({ id }) => id).filter((id) => Math.abs(speedOf(id) / wanted - 1) < 1e-9),
   );
   const reason = beat === 'wheel' ? 'comes round once per wheel turn' : 'comes round with the input';
+  const withTeeth = new Set(
+    type.positions
+      .filter(({ body, family }) => bodies.has(body ?? '') && family === 'gear-teeth')
+      .map(({ body }) => body),
+  );
+  // What carries a gear turns with it, as the differential case does with its ring.
+  const carries = ({ body, family }: Position) =>
+    withTeeth.has(body) && (family === 'housing' || family === 'differential-unit');
   return type.positions
     .filter(
-      ({ body, family }) =>
-        bodies.has(body ?? '') && (family === 'gear-teeth' || family === 'rolling-bearing'),
+      (position) =>
+        bodies.has(position.body ?? '') &&
+        (position.family === 'gear-teeth' || position.family === 'rolling-bearing' || carries(position)),
     )
     .map(({ id }) => ({ positionId: id, reason }));
 }
@@ -107,6 +117,63 @@ function engages(type: UnitType, gear: string): Suspect[] {
         reason: `puts ${gear} in and holds it`,
       }));
     });
+}
+
+/**
+ * What lets a gear go that was in: the fork that should keep its sleeve there, the thrust washers beside the gear, and the stacks that
+ * give its shaft its end float.
+ */
+function letsGo(type: UnitType, gear: string): Suspect[] {
+  const engaged = type.states.find((state) => state.gear === gear)?.engaged ?? [];
+  return type.couplings
+    .filter(({ id }) => engaged.includes(id))
+    .flatMap(({ ties, position }) => {
+      const sleeve = type.positions.find(({ id }) => id === position);
+      if (!sleeve) return [];
+      const caught = type.positions.filter(
+        ({ body, family, axis }) =>
+          ties.includes(body ?? '') &&
+          body !== sleeve.body &&
+          family === 'gear-teeth' &&
+          axis === sleeve.axis,
+      );
+      const reasons: readonly (readonly [string, (piece: Position) => boolean])[] = [
+        [`should keep ${gear} in`, (piece) => isForkOf(piece, sleeve)],
+        [
+          `${gear} can move endwise once it is worn`,
+          (piece) => piece.family === 'bush-washer-pin' && caught.some((mate) => liesBeside(piece, mate)),
+        ],
+        [
+          'gives the shaft its end float',
+          (piece) => piece.family === 'bush-washer-pin' && piece.axis === sleeve.axis && piece.body === CASE,
+        ],
+      ];
+      return reasons.flatMap(([reason, suits]) =>
+        type.positions.filter(suits).map(({ id }) => ({ positionId: id, reason })),
+      );
+    });
+}
+
+/** The body that stands still. */
+const CASE = 'case';
+/** A thrust washer lies against its gear, but for the float, mm. */
+const FLOAT_MM = 4;
+
+const liesBeside = (piece: Position, mate: Position): boolean =>
+  piece.axis === mate.axis &&
+  piece.axis !== undefined &&
+  [
+    Math.abs((piece.from ?? Number.NaN) - (mate.to ?? Number.NaN)),
+    Math.abs((mate.from ?? Number.NaN) - (piece.to ?? Number.NaN)),
+  ].some((gap) => gap <= FLOAT_MM);
+
+/** A fork stands in the case and is drawn over its sleeve. */
+function isForkOf(piece: Position, sleeve: Position): boolean {
+  if (piece.family !== 'hub-sleeve-fork' || piece.body !== CASE || piece.draw?.shape !== 'outline')
+    return false;
+  const along = piece.draw.outlines.flat().map(([x]) => x);
+  const at = (Math.min(...along) + Math.max(...along)) / 2;
+  return at >= (sleeve.from ?? Number.NaN) && at <= (sleeve.to ?? Number.NaN);
 }
 
 const middle = ({ from, to }: Position): number | undefined =>

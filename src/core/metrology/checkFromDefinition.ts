@@ -21,6 +21,11 @@ export function placesOfPattern(pattern: PlacePattern, teeth: number): Pick<Chec
       return { places: ['plane A, along', 'plane A, across', 'plane B, along', 'plane B, across'] };
     case 'twelve-round':
       return { places: [1, 4, 7, 10].map((number) => `${ROUND.word} ${number}`), every: ROUND };
+    case 'twelve-half-round':
+      return {
+        places: [1, 4, 7, 10].map((number) => `${ROUND.word} ${number}`),
+        every: { ...ROUND, overDeg: 180 },
+      };
     case 'every-tooth':
       return { places: fourTeeth(teeth), every: { count: teeth, word: 'tooth' } };
   }
@@ -48,6 +53,7 @@ export function checkFromDefinition(
     ...placesOfPattern(definition.pattern, to.teeth ?? 12),
     ...(definition.typical ? { typical: definition.typical } : {}),
     ...(definition.conditions ? { conditions: definition.conditions } : {}),
+    ...(definition.holdings ? { holdings: definition.holdings } : {}),
     ...(definition.temperature ? { temperature: true } : {}),
     ...(definition.twoPoint ? { twoPoint: true } : {}),
     limits: [],

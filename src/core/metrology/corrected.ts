@@ -1,10 +1,13 @@
 import type { BenchRecord, Reading } from '@/model/snapshot';
 import { findActive } from '../wear/active';
 
-type Correction = Pick<Reading, 'place' | 'gaugeId'> & { readonly by: string; readonly reason: string };
+type Correction = Pick<Reading, 'place' | 'gaugeId' | 'held'> & {
+  readonly by: string;
+  readonly reason: string;
+};
 
 /**
- * Readings as they count: each at the place that it belongs to and with the gauge that it was read with. A capture's content
+ * Readings as they count: each at the place that it belongs to, with the gauge that it was read with, the part held as it was. A capture's content
  * never changes; corrections are records beside it, the later ones upon the earlier, and one that is struck out counts for
  * nothing. A reading that nobody corrected, and the list if none was, is the same object as before.
  */
@@ -14,9 +17,16 @@ export function corrected(readings: readonly Reading[], records: readonly BenchR
   return readings.map((reading) => {
     const correction = corrections.get(reading.id);
     if (!correction) return reading;
-    const { place, gaugeId, by, reason } = correction;
-    const taken = { place: reading.place, gaugeId: reading.gaugeId };
-    return { ...reading, place, gaugeId, corrected: { ...taken, by, reason } };
+    const { place, gaugeId, held, by, reason } = correction;
+    const { held: heldWhenTaken, ...taken } = reading;
+    return {
+      ...{ ...taken, place, gaugeId },
+      ...(held ? { held } : {}),
+      corrected: {
+        ...{ place: reading.place, gaugeId: reading.gaugeId, by, reason },
+        ...(heldWhenTaken === undefined ? {} : { held: heldWhenTaken }),
+      },
+    };
   });
 }
 
@@ -26,14 +36,16 @@ function correctionsIn(
 ): ReadonlyMap<string, Correction> {
   const found = new Map<string, Correction>();
   const relevant = findActive(records).filter(
-    ({ content: { what } }) => what === 'readings-moved' || what === 'reading-gauge',
+    ({ content: { what } }) =>
+      what === 'readings-moved' || what === 'reading-gauge' || what === 'readings-held',
   );
   if (relevant.length === 0) return found;
   const taken = new Map(readings.map((reading) => [reading.id, reading]));
   const put = (id: string, change: Partial<Correction>, { author }: BenchRecord, reason: string) => {
     const before = found.get(id) ?? taken.get(id);
-    if (before)
-      found.set(id, { place: before.place, gaugeId: before.gaugeId, ...change, by: author, reason });
+    if (!before) return;
+    const { place, gaugeId, held } = before;
+    found.set(id, { place, gaugeId, ...(held ? { held } : {}), ...change, by: author, reason });
   };
   for (const record of relevant) {
     const { content } = record;
@@ -41,6 +53,8 @@ function correctionsIn(
       for (const { readingId, place } of content.moves) put(readingId, { place }, record, content.reason);
     else if (content.what === 'reading-gauge')
       put(content.readingId, { gaugeId: content.gaugeId }, record, content.reason);
+    else if (content.what === 'readings-held')
+      for (const id of content.readingIds) put(id, { held: content.held }, record, content.reason);
   }
   return found;
 }

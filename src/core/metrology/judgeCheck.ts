@@ -27,6 +27,8 @@ export interface TakenReading {
   readonly raw: string;
   readonly unit: Unit;
   readonly gaugeId: string;
+  /** How the part was held; nothing where nobody said it, which is a holding of its own. */
+  readonly held?: string;
   readonly happenedAt?: string;
   readonly deviceTime?: string;
 }
@@ -47,20 +49,52 @@ export interface CheckJudgement {
   readonly variation?: Verdict;
   /** Gauges that took part after their calibration had run out. */
   readonly lapsed: readonly string[];
+  /** How the part was held for all of this; empty where nobody said it. */
+  readonly held?: string;
+  /** Where it was read in more than one holding: each judged alone, of which the worst stands above. */
+  readonly holdings?: readonly CheckJudgement[];
 }
 
 const SEVERITY: Record<VerdictWord, number> = { within: 0, 'no-limit': 1, 'too-close': 2, beyond: 3 };
 
 /**
- * Judges all readings of one check. Readings at one place are repeats; readings at different places are not:
- * then the smallest place is judged against min and the largest against max (and a `range` check by its
- * range), each with the scatter pooled from the repeats or, without repeats, the gauge's own repeatability.
+ * Judges all readings of one check. Two set-ups are two measurements of two things: readings of different holdings are judged
+ * apart, and the worst of those that are read whole stands for the check.
  */
 export function judgeCheck(
   check: Check,
   readings: readonly TakenReading[],
   gauges: readonly GaugeFacts[],
   timeZone = 'UTC',
+): CheckJudgement {
+  const holdings = [...group(readings, ({ held = '' }) => held)].map(
+    ([held, own]): CheckJudgement => ({
+      ...judgeHolding(check, own, gauges, timeZone),
+      ...(held === '' ? {} : { held }),
+    }),
+  );
+  const [only, another] = holdings;
+  if (!only) return judgeHolding(check, [], gauges, timeZone);
+  if (!another) return only;
+  const rank = ({ word }: CheckJudgement) => (word === 'not-measured' ? -1 : SEVERITY[word]);
+  const worst = holdings.reduce((far, next) => (rank(next) > rank(far) ? next : far));
+  return { ...worst, lapsed: [...new Set(holdings.flatMap(({ lapsed }) => lapsed))], holdings };
+}
+
+/** How the part was held, in words that follow a check's title; nothing where it is held in one way that nobody named. */
+export const holdingWords = ({ held = '' }: Pick<CheckJudgement, 'held'>, several: boolean): string =>
+  held === '' ? (several ? 'holding not said' : '') : held;
+
+/**
+ * Judges the readings of one holding. Readings at one place are repeats; readings at different places are not:
+ * then the smallest place is judged against min and the largest against max (and a `range` check by its
+ * range), each with the scatter pooled from the repeats or, without repeats, the gauge's own repeatability.
+ */
+function judgeHolding(
+  check: Check,
+  readings: readonly TakenReading[],
+  gauges: readonly GaugeFacts[],
+  timeZone: string,
 ): CheckJudgement {
   const limit = limitInForce(check);
   const unit = limit?.unit ?? check.unit;

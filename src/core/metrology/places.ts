@@ -10,8 +10,11 @@ export const placesOf = (check: Pick<Check, 'places' | 'every'>): string[] => {
   return places.length > 0 ? places : [''];
 };
 
+/** How far round a check's places are spread, degrees. */
+export const overDeg = ({ overDeg: over = 360 }: NonNullable<Check['every']>): number => over;
+
 /** The angle of a place round the circle, degrees from the first one; undefined for a place that is not one of those. */
 export function angleOf(check: Pick<Check, 'every'>, place: string): number | undefined {
   const index = placesRound(check).indexOf(place);
-  return index < 0 || !check.every ? undefined : (index * 360) / check.every.count;
+  return index < 0 || !check.every ? undefined : (index * overDeg(check.every)) / check.every.count;
 }

@@ -74,7 +74,7 @@ export function rotationSeries({
       'points',
       `${fitted.length} harmonics need at least ${unknowns} points, there are ${points.length}`,
     );
-  const localTestable = points.length >= leastPointsForLocal(orders);
+  const localTestable = points.length >= leastPointsForLocal(orders || otherOrders.length);
   const kept = points.map((_, index) => index);
   const localDefects: number[] = [];
   const floor = Math.max(resolution / 2, 1e-9 * Math.max(...points.map(({ value }) => Math.abs(value))));
@@ -115,7 +115,8 @@ function farthestOut(residuals: readonly number[], floor: number): number | unde
   return distances[worst]! > 3.5 * scatter ? worst : undefined;
 }
 
-function fitHarmonics(points: Points, orders: readonly number[]): Fit {
+/** Mean and harmonics of these orders through the points, by least squares, with what they leave. */
+export function fitHarmonics(points: Points, orders: readonly number[]): Fit {
   const design = new Matrix(points.length, 1 + 2 * orders.length);
   points.forEach(({ angleDeg }, row) => {
     design.set(row, 0, 1);

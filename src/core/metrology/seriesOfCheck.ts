@@ -1,7 +1,8 @@
 import { group, mean } from 'd3-array';
 import type { Check } from '@/model/checks';
-import { angleOf } from './places';
+import { angleOf, overDeg } from './places';
 import { type RotationSeries, rotationSeries } from './rotationSeries';
+import { type SpreadOfPlaces, spreadOfPlaces } from './spreadOfPlaces';
 
 export interface SeriesPoint {
   readonly place: string;
@@ -14,6 +15,8 @@ export interface CheckSeries {
   readonly points: readonly SeriesPoint[];
   /** The curve and what is local; undefined while there are too few points for it. */
   readonly analysis?: RotationSeries & { readonly localPlaces: readonly string[] };
+  /** For a check that asks for spread or warp: the plain sample, and the places that stand out of it. */
+  readonly spread?: SpreadOfPlaces;
 }
 
 const ORDERS = 2;
@@ -37,16 +40,22 @@ export function seriesOfCheck(
         : [{ place, angleDeg, value: mean(repeats, ({ value }) => value) ?? 0 }];
     })
     .sort((a, b) => a.angleDeg - b.angleDeg);
-  if (points.length < LEAST_POINTS || widestGap(points) > WIDEST_GAP_DEG) return { points };
+  const over = overDeg(check.every);
+  const spread =
+    asksForSpread(check) && points.length > 0 ? { spread: spreadOfPlaces(points, resolution) } : {};
+  if (points.length < LEAST_POINTS || widestGap(points, over) > WIDEST_GAP_DEG) return { points, ...spread };
   const analysis = rotationSeries({
     unit: check.unit,
     points: [...points],
     resolution,
-    orders: ORDERS,
-    otherOrders: matesOrders(check, points.length),
+    // What repeats after half a turn has even orders only.
+    ...(over === 180
+      ? { orders: 0, otherOrders: [2, 4] }
+      : { orders: ORDERS, otherOrders: matesOrders(check, points.length) }),
   });
   return {
     points,
+    ...spread,
     analysis: { ...analysis, localPlaces: analysis.localDefects.map((index) => points[index]!.place) },
   };
 }
@@ -58,10 +67,14 @@ function matesOrders({ every }: Check, points: number): number[] {
   return Math.abs(order - Math.round(order)) < 1e-9 && order <= ORDERS ? [] : [order];
 }
 
-function widestGap(points: readonly SeriesPoint[]): number {
+/** Whether what is asked is how far the places differ: warp or spread, not where the part runs out. */
+export const asksForSpread = ({ twoPoint, statistic }: Pick<Check, 'twoPoint' | 'statistic'>): boolean =>
+  twoPoint === true || statistic === 'range';
+
+function widestGap(points: readonly SeriesPoint[], over: number): number {
   return Math.max(
     ...points.map(({ angleDeg }, index) =>
-      index === 0 ? angleDeg + 360 - points.at(-1)!.angleDeg : angleDeg - points[index - 1]!.angleDeg,
+      index === 0 ? angleDeg + over - points.at(-1)!.angleDeg : angleDeg - points[index - 1]!.angleDeg,
     ),
   );
 }

@@ -1,6 +1,7 @@
 import type { Check } from '@/model/checks';
 import { harmonicsAt } from './rotationSeries';
 import type { CheckSeries } from './seriesOfCheck';
+import { LEAST_FOR_SPREAD, type SpreadOfPlaces } from './spreadOfPlaces';
 
 interface Words {
   readonly title: string;
@@ -14,29 +15,33 @@ const MIN_SHARE = 0.5;
 
 /** What a series says, in sentences for the bench: what stands alone, and whether the rest is eccentric or oval. */
 export function tellSeries(
-  { points, analysis }: CheckSeries,
+  { points, analysis, spread }: CheckSeries,
   count: number,
   format: (value: number) => string,
   check: Pick<Check, 'twoPoint' | 'every'> = {},
 ): Words[] {
+  const told = spread ? tellSpread(spread, format) : [];
   if (!analysis)
     return [
+      ...told,
       {
         title: `${points.length} of ${count} read`,
-        text: 'Eccentric or oval: told once the readings reach round the circle.',
+        text: check.twoPoint
+          ? 'Round or oval: told once the readings reach all the way.'
+          : 'Eccentric or oval: told once the readings reach round the circle.',
       },
     ];
   const words: Words[] = analysis.localPlaces.map((place) => {
     const point = points.find((each) => each.place === place)!;
     const expected = analysis.mean + harmonicsAt(analysis.harmonics, point.angleDeg);
     return {
-      title: `${place[0]?.toUpperCase()}${place.slice(1)} stands alone`,
+      title: `${capital(place)} stands alone`,
       text: `${format(point.value)}, where its neighbours say ${format(expected)}. Dirt, a nick or a burr under the plunger?`,
       again: place,
     };
   });
-  words.push({ title: shapeOf(analysis.harmonics), text: totals(analysis, format) });
-  const mate = analysis.harmonics[2];
+  words.push(...told, { title: shapeOf(analysis.harmonics), text: totals(analysis, format) });
+  const mate = analysis.harmonics.find(({ order }) => !Number.isInteger(order));
   if (mate && check.every?.mateTeeth && format(2 * mate.amplitude) !== format(0))
     words.push({
       title: 'The mate’s own share',
@@ -47,7 +52,7 @@ export function tellSeries(
       title: 'Across two points',
       text: 'Measured over opposite points only an oval shows; three lobes stay invisible.',
     });
-  if (!analysis.localTestable)
+  if (!analysis.localTestable && !spread)
     words.push({
       title: 'Too few points',
       text: `With ${points.length} places nicks and burrs cannot be told; 16 are needed.`,
@@ -55,8 +60,41 @@ export function tellSeries(
   return words;
 }
 
+/** The places of a ring as a sample: what stands out of it, by place. */
+function tellSpread(
+  { n, mean, deviation, testable, apart, oval }: SpreadOfPlaces,
+  format: (value: number) => string,
+): Words[] {
+  const sample = `Mean ${format(mean)}${deviation === undefined ? '' : `, standard deviation ${format(deviation)}`} over ${n} ${n === 1 ? 'place' : 'places'}.`;
+  if (!testable)
+    return [
+      {
+        title: 'Too few to tell what stands apart',
+        text: `${sample} Under ${LEAST_FOR_SPREAD} places nothing can be called an outlier.`,
+      },
+    ];
+  const tested = oval ? ' The ring is oval; tested on what the oval leaves.' : '';
+  const [first] = apart;
+  return first === undefined
+    ? [{ title: 'No place stands apart', text: `${sample}${tested}` }]
+    : [
+        {
+          title: `${listed(apart)} ${apart.length === 1 ? 'stands' : 'stand'} apart from the rest`,
+          text: `${sample}${tested} Read again before the ring is judged by it.`,
+          again: first,
+        },
+      ];
+}
+
+const capital = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
+const listed = (places: readonly string[]): string =>
+  capital(places.length < 2 ? (places[0] ?? '') : `${places.slice(0, -1).join(', ')} and ${places.at(-1)}`);
+
 function shapeOf(harmonics: readonly { readonly order: number; readonly amplitude: number }[]): string {
-  const [first = 0, second = 0] = harmonics.map(({ amplitude }) => amplitude);
+  const of = (order: number) => harmonics.find((each) => each.order === order)?.amplitude ?? 0;
+  const [first, second] = [of(1), of(2)];
+  if (!harmonics.some(({ order }) => order === 1))
+    return second === 0 ? 'Round, as far as two points tell' : 'Oval';
   if (first === 0 && second === 0) return 'Runs true';
   if (second > first * MIN_SHARE && first > second * MIN_SHARE) return 'Eccentric and oval together';
   return first >= second

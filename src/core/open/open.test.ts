@@ -4,7 +4,11 @@ import { shippedUnitTypes } from '@/catalog/unitTypes';
 import type { OpenQuestion } from '@/model/openQuestion';
 import type { RecordContent } from '@/model/recordKinds';
 import type { JobSnapshot } from '@/model/snapshot';
+import { matesOf } from '../decisions/partProposal';
 import { partState } from '../wear/partStanding';
+import { partStates } from '../wear/partStates';
+import { beforeIssue, isSettled, tellBeforeIssue } from './beforeIssue';
+import { identityQuestions } from './identityQuestions';
 import { openOfJob } from './openOfJob';
 import { openOfUnit } from './openOfUnit';
 import { openByStation } from './stationOfOpen';
@@ -33,7 +37,15 @@ describe('what is open of the unit as a whole', () => {
   it('is told of one that nobody described, drained or opened', () => {
     const undescribed = { ...axle, positions: [], steps: [], checks: [], meshes: [], gears: [] };
     expect(codes(job({ unitType: undescribed }))).toEqual([
-      ...['not-described', 'not-drained', 'not-opened', 'no-cause', 'unit-undecided', 'no-report'],
+      ...[
+        'not-described',
+        'not-drained',
+        'not-opened',
+        'nothing-looked-at',
+        'no-cause',
+        'unit-undecided',
+        'no-report',
+      ],
     ]);
   });
 
@@ -57,11 +69,33 @@ describe('what is open of the unit as a whole', () => {
     const [question] = openOfUnit(job({ identities: [{ ...entry, marked: '10/41', tagRatio: 3.9 }] }));
     expect(question).toMatchObject({ code: 'identity-conflict', since: AT, pairId: 'any' });
     expect(tellOpen(question!)).toBe(
-      'Teeth don’t agree with pinion teeth marked (10) and ratio on the tag (3.9)',
+      'What was counted disagrees with pinion teeth marked (10) and ratio on the tag (3.9)',
     );
     expect(codes(job({ identities: [{ ...entry, marked: '11/41', tagRatio: 3.73 }] }))).not.toContain(
       'identity-conflict',
     );
+  });
+
+  it('blocks both gears of a wrong pair and the unit, until a person settles that very count', () => {
+    // The axle’s pair has 11 and 41 teeth; 12 and 41 were counted, and the two set numbers differ.
+    const entry = { pairId: 'pin-ring', version: 2, by: 'Mirel', at: AT, pinionTeeth: 12, ringTeeth: 41 };
+    const wrong = { identities: [{ ...entry, marked: '', pinionSet: 'K 417', ringSet: 'k-471' }] };
+    const asked = (over: object) => identityQuestions(job({ ...wrong, ...over }));
+    expect(asked({}).map(({ positionId }) => positionId)).toEqual([null, 'ring-gear', 'pinion-head']);
+    expect(tellOpen(asked({})[0]!)).toContain('set number on the ring (k-471)');
+    const settle = (countVersion: number) =>
+      records({ what: 'identity-settled', pairId: 'pin-ring', countVersion, reason: 'the owner knows' });
+    expect(asked({ records: settle(2) })).toEqual([]);
+    // Of another count nothing was said yet.
+    expect(asked({ records: settle(1) })).toHaveLength(3);
+    const states = partStates(job(wrong));
+    const ring = states.find(({ position }) => position.id === 'ring-gear')!;
+    expect(ring.openQuestions.map(({ code }) => code)).toContain('identity-conflict');
+    expect(matesOf(ring, states, job(wrong)).map(({ position }) => position.id)).toContain('pinion-head');
+    // The same number however it is written.
+    expect(
+      asked({ identities: [{ ...entry, pinionTeeth: 11, pinionSet: 'K 417', ringSet: 'k-417' }] }),
+    ).toEqual([]);
   });
 
   it('tells of a record that a later program wrote', () => {
@@ -165,5 +199,28 @@ describe('the words', () => {
       '11 counted where 10 belong: 1 too many',
       'Graded 3 by Jonas too, without knowing of the other',
     ]);
+  });
+});
+
+describe('before a report goes out', () => {
+  const device = { deviceId: 'd', waiting: 3, person: 'Mirel', saidAt: AT };
+  const graded = (id: string, grade: number | null) =>
+    ({ grade, position: { id, name: `the ${id}` } }) as unknown as Parameters<typeof beforeIssue>[1][number];
+  const open = [{ positionId: 'p', name: 'P', questions: ['Not looked at', 'Float: not measured'] }];
+  it('says what waits on which device, what is graded and not decided, and how much is open', () => {
+    const decided = [
+      { positionId: 'a', decision: 'reuse' },
+      { positionId: 'b', decision: 'not-decided' },
+    ];
+    const parts = [graded('a', 1), graded('b', 2), graded('c', null)];
+    const before = beforeIssue({ decisions: decided as never }, parts, { open }, [device]);
+    expect(before).toMatchObject({ undecided: ['the b'], open: 2 });
+    expect(isSettled(before)).toBe(false);
+    expect(tellBeforeIssue(before)).toBe(
+      '3 captures wait on a device of Mirel; 1 graded part is not decided; 2 questions are open.',
+    );
+  });
+  it('has nothing to say where all is done', () => {
+    expect(isSettled(beforeIssue({ decisions: [] }, [graded('c', null)], { open: [] }, []))).toBe(true);
   });
 });

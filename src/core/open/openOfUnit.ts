@@ -1,13 +1,12 @@
 import type { OpenQuestion } from '@/model/openQuestion';
 import type { JobSnapshot } from '@/model/snapshot';
-import { countablePairs } from '../gearing/countablePairs';
-import { identityOfEntry } from '../gearing/identityOfEntry';
 import { baselineChecks, movedOn } from '../strip/baseline';
 import { unmatched } from '../strip/debris';
 import { recordsOf } from '../strip/recordsOf';
 import { stripPlan } from '../strip/stripPlan';
 import { waitingSamples } from '../strip/waitingSamples';
 import { findActive } from '../wear/active';
+import { identityQuestions } from './identityQuestions';
 
 const UNIT = { positionId: null } as const;
 
@@ -15,10 +14,11 @@ const UNIT = { positionId: null } as const;
 export function openOfUnit(snapshot: JobSnapshot): OpenQuestion[] {
   return [
     ...bookedIn(snapshot),
-    ...identities(snapshot),
+    ...identityQuestions(snapshot).filter(({ positionId }) => positionId === null),
     ...ofTheOil(snapshot),
     ...ofTheSetting(snapshot),
     ...ofTheStrip(snapshot),
+    ...ofTheLook(snapshot),
     ...unfiled(snapshot),
     ...unreadable(snapshot),
     ...(snapshot.cause ? [] : [{ ...UNIT, code: 'no-cause' } as const]),
@@ -33,22 +33,6 @@ function bookedIn({ job, unitType }: JobSnapshot): OpenQuestion[] {
     ...(job.oilClaimed === '' ? [{ ...UNIT, code: 'oil-unknown' } as const] : []),
     ...(unitType.positions.length === 0 ? [{ ...UNIT, code: 'not-described' } as const] : []),
   ];
-}
-
-/** Pairs of which what was counted speaks against a mark, the tag, the mate or the type. */
-function identities({ identities: entries, unitType }: JobSnapshot): OpenQuestion[] {
-  const pairs = countablePairs(unitType);
-  return entries.flatMap((entry): OpenQuestion[] => {
-    const pair = pairs.find(({ id }) => id === entry.pairId) ?? {
-      ...{ id: entry.pairId, name: '', pinion: 0, ring: 0 },
-    };
-    const found = identityOfEntry(entry, pair);
-    if (typeof found === 'string' || found.conflicts.length === 0) return [];
-    const conflicts = found.conflicts.map(({ what, stated }) => `${what} (${stated})`);
-    return [
-      { ...UNIT, code: 'identity-conflict', pairId: entry.pairId, conflicts, since: entry.at } as const,
-    ];
-  });
 }
 
 /** Nobody drained it, debris that no part accounts for, and samples at the laboratory. */
@@ -90,6 +74,10 @@ function ofTheStrip(snapshot: JobSnapshot): OpenQuestion[] {
       .map(({ step: { id, title } }) => ({ ...UNIT, code: 'step-open', stepId: id, step: title }) as const),
   ];
 }
+
+/** Nobody has said of anything in it what it looks like, or how far it is worn. */
+const ofTheLook = ({ findings, grades }: JobSnapshot): OpenQuestion[] =>
+  findActive(findings).length > 0 || grades.length > 0 ? [] : [{ ...UNIT, code: 'nothing-looked-at' }];
 
 const unfiled = ({ photographs }: JobSnapshot): OpenQuestion[] =>
   findActive(photographs)

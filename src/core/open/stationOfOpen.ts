@@ -7,6 +7,7 @@ const STATION: Readonly<Record<OpenCode, StationId | null>> = {
   'oil-unknown': 'book-in',
   'not-described': 'book-in',
   'identity-conflict': 'book-in',
+  'nothing-looked-at': 'grade',
   'not-drained': 'drain',
   'debris-unmatched': 'drain',
   'sample-out': 'drain',
@@ -18,6 +19,9 @@ const STATION: Readonly<Record<OpenCode, StationId | null>> = {
   'pieces-surplus': 'strip',
   'pieces-wrong': 'strip',
   'not-looked-at': 'grade',
+  'only-measured': 'grade',
+  'thin-by-eye': 'grade',
+  'figure-unjudged': 'grade',
   'not-graded': 'grade',
   'graded-twice': 'grade',
   'decided-twice': 'decide',
@@ -35,6 +39,11 @@ const STATION: Readonly<Record<OpenCode, StationId | null>> = {
   'unit-undecided': 'decide',
   'no-report': 'hand-over',
 };
+
+const SAID_BY_OTHERS: readonly (readonly [StationId, OpenCode])[] = [
+  ['strip', 'not-opened'],
+  ['grade', 'nothing-looked-at'],
+];
 
 /** What one question counts as: a part with three open checks is one thing to go to. */
 function thingOf(question: OpenQuestion): string {
@@ -54,8 +63,10 @@ export function openByStation(questions: readonly OpenQuestion[]): ReadonlyMap<S
     const known = things.get(station) ?? new Set<string>();
     things.set(station, known.add(thingOf(question)));
   }
-  // That it wasn’t opened is already said by its open steps, where it has any.
-  const strip = things.get('strip');
-  if (strip && strip.size > 1) strip.delete('not-opened');
+  // That it wasn’t opened is already said by its open steps, where it has any; that nothing was looked at, by its parts.
+  for (const [station, code] of SAID_BY_OTHERS) {
+    const there = things.get(station);
+    if (there && there.size > 1) there.delete(code);
+  }
   return new Map([...things].map(([station, known]) => [station, known.size]));
 }

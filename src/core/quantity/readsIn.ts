@@ -1,3 +1,4 @@
+import type { Check } from '@/model/checks';
 import type { ReadsIn, Unit } from '@/model/units';
 import { convert } from './units';
 
@@ -21,6 +22,18 @@ export function unitToRead(unit: Unit, readsIn: ReadsIn, size = 0): Unit {
     default:
       return unit;
   }
+}
+
+/**
+ * The unit in which the pad opens for somebody: the check's own, or for who reads in inches the inch, and the thou for shims, that
+ * nobody calls by their inches.
+ */
+export function padUnit(
+  { unit, definition, typical }: Pick<Check, 'unit' | 'definition' | 'typical'>,
+  readsIn: ReadsIn,
+): Unit {
+  const read = unitToRead(unit, readsIn, typical?.to);
+  return read === 'in' && definition === 'stack' ? 'thou' : read;
 }
 
 /** Decimals that show a figure as finely in another unit as it was in its own. */

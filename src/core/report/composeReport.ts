@@ -1,17 +1,21 @@
 import { GRADE_WORD, type Grade } from '@/model/damage';
 import { PART_DECISIONS, SURENESS_WORDS, UNIT_DECISIONS } from '@/model/job';
 import type { OpenCode, OpenQuestion } from '@/model/openQuestion';
-import type { ReportDocument, ReportPart, Shop } from '@/model/report';
+import type { ReportDocument, ReportMeasurement, ReportPart, Shop } from '@/model/report';
 import type { JobSnapshot } from '@/model/snapshot';
 import { cautionsForReport } from '../catalogs/cautions';
+import { isWithinALimit } from '../decisions/partProposal';
 import { marksOn } from '../imaging/marks';
+import { holdingWords } from '../metrology/judgeCheck';
 import { openVersions } from '../open/lostVersions';
 import { openOfUnit } from '../open/openOfUnit';
 import { tellOpen } from '../open/tellOpen';
+import { recordsOf } from '../strip/recordsOf';
 import { findActive } from '../wear/active';
-import type { PartState } from '../wear/partStanding';
+import type { JudgedCheck, PartState } from '../wear/partStanding';
+import { describeEvidence } from './describeEvidence';
 import { describeFinding } from './describeFinding';
-import { describeMeasurement } from './describeMeasurement';
+import { describeFigure, describeMeasurement } from './describeMeasurement';
 import { describeSymptom } from './describeSymptom';
 
 export interface ReportSources {
@@ -26,6 +30,7 @@ export interface ReportSources {
  */
 export function composeReport({ shop, snapshot, parts }: ReportSources): ReportDocument {
   const { job } = snapshot;
+  const evidence = describeEvidence(snapshot);
   const withStanding = (standing: PartState['standing']) =>
     parts.filter((part) => part.standing === standing).map((part) => describePart(part, snapshot));
   return {
@@ -49,6 +54,7 @@ export function composeReport({ shop, snapshot, parts }: ReportSources): ReportD
     worn: withStanding('worn'),
     sound: withStanding('sound'),
     open: openInReport(snapshot, parts),
+    ...(evidence.length > 0 ? { evidence } : {}),
     cause: snapshot.cause && {
       words: snapshot.cause.plainWords,
       sureness: SURENESS_WORDS[snapshot.cause.sureness],
@@ -83,7 +89,14 @@ const UNIT_HEADS: readonly (readonly [string, string, readonly OpenCode[]])[] = 
   [
     'of-the-unit',
     'The unit as a whole',
-    ['not-described', 'not-opened', 'identity-conflict', 'record-unreadable', 'noted-twice'],
+    [
+      'not-described',
+      'not-opened',
+      'nothing-looked-at',
+      'identity-conflict',
+      'record-unreadable',
+      'noted-twice',
+    ],
   ],
   ['of-the-oil', 'Found in the oil', ['not-drained', 'debris-unmatched', 'sample-out']],
   ['of-the-setting', 'As it was set', ['baseline-missed']],
@@ -122,15 +135,31 @@ function describePart(part: PartState, snapshot: JobSnapshot): ReportPart {
     seen: own(snapshot.findings).map((finding) =>
       describeFinding(finding, position.family, snapshot.catalogs),
     ),
-    measured: part.judgements.map(({ check, judgement, accepted }) =>
-      describeMeasurement(check, judgement, accepted),
-    ),
+    measured: [
+      ...part.judgements.flatMap(describeJudged),
+      ...recordsOf(snapshot.records, 'figure')
+        .filter(({ content }) => content.positionId === position.id)
+        .map(({ content }) => describeFigure(content)),
+    ],
     photographs: own(snapshot.photographs).map(({ id, digest, width, height }) => {
       const marks = marksOn(snapshot.records, id);
       return { id, digest, caption: position.name, ...(marks.length > 0 ? { marks, width, height } : {}) };
     }),
     decision: PART_DECISIONS.find(({ id }) => id === decision)?.name ?? 'Not decided',
+    ...(part.standing === 'worn' && !isWithinALimit(part) ? { byEye: true } : {}),
   };
+}
+
+/** Each way in which it was held has its own line; what nobody read has none: it stands among what is open. */
+function describeJudged({ check, judgement, accepted }: JudgedCheck): ReportMeasurement[] {
+  const { holdings = [judgement] } = judgement;
+  return holdings
+    .filter(({ decisive }) => decisive !== undefined)
+    .map((held) => {
+      const measured = describeMeasurement(check, held, held.word === judgement.word ? accepted : undefined);
+      const how = holdingWords(held, holdings.length > 1);
+      return how === '' ? measured : { ...measured, title: `${check.title}, ${how}` };
+    });
 }
 
 function groupDecisions(snapshot: JobSnapshot, parts: readonly PartState[]): ReportDocument['partDecisions'] {

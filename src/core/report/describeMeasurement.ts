@@ -1,5 +1,6 @@
 import type { Check, Limit } from '@/model/checks';
 import type { Acceptance } from '@/model/measuring';
+import type { RecordOf } from '@/model/recordKinds';
 import type { ReportMeasurement } from '@/model/report';
 import { type ReadsIn, UNIT_SYMBOL, type Unit } from '@/model/units';
 import type { CheckJudgement } from '../metrology/judgeCheck';
@@ -75,6 +76,12 @@ export function describeMeasurement(
     ].join(' '),
   };
 }
+
+/** A figure that no check asked for: as it was read, and judged by nothing. */
+export const describeFigure = ({ measured, raw, unit }: RecordOf<'figure'>): ReportMeasurement => ({
+  ...{ title: measured, value: `${raw} ${UNIT_SYMBOL[unit]}`, limit: 'no limit known', source: '' },
+  ...{ verdict: 'no-limit', plain: PLAIN['no-limit'] },
+});
 
 function whichValue({ statistic, place }: NonNullable<CheckJudgement['decisive']>): string {
   if (statistic === 'range') return 'difference round the circle: ';

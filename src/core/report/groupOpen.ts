@@ -12,6 +12,11 @@ const isUnseen = ({ codes, questions }: OpenEntry): boolean =>
 const isUnseenInWords = ([first, ...others]: OpenEntry['questions']): boolean =>
   first === 'Not looked at' && others.every((question) => question.endsWith(': not measured'));
 
+/** Worn parts that a limit was held against, and those that only an eye has judged. */
+export function groupWorn(worn: ReportDocument['worn']) {
+  return { within: worn.filter(({ byEye }) => !byEye), byEye: worn.filter(({ byEye }) => byEye) };
+}
+
 /** Parts that nobody looked at, and the ones with questions of their own. */
 export function groupOpen(open: readonly OpenEntry[]): {
   readonly unseen: readonly OpenEntry[];

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { catalogsAsShipped } from '@/catalog/shipped';
 import type { Check, Limit } from '@/model/checks';
@@ -6,7 +7,7 @@ import { canonicalJson, sameContent } from '../canonicalJson';
 import { judgeCheck } from '../metrology/judgeCheck';
 import { describeFinding } from './describeFinding';
 import { describeLimit, describeMeasurement, describeSource } from './describeMeasurement';
-import { groupOpen } from './groupOpen';
+import { groupOpen, groupWorn } from './groupOpen';
 import { reportChanges } from './reportChanges';
 
 const limit = (over: Partial<Limit>): Limit => ({
@@ -274,7 +275,7 @@ describe('what a later issue says differently', () => {
     [
       'a photograph',
       { worn: [part({ photographs: [{ id: '1', digest: '', caption: '' }] })] },
-      'Pinion has 1 photographs, it had 0.',
+      'Pinion has one photograph, it had none.',
     ],
     ['the cause', { cause: { words: 'w', sureness: 'Likely', firstFailure: '' } }, 'The cause is now given.'],
     [
@@ -296,5 +297,92 @@ describe('what a later issue says differently', () => {
     ],
   ])('names %s', (_, over, sentence) => {
     expect(reportChanges(base, { ...base, ...over })).toContain(sentence);
+  });
+
+  // One leaf of the document after another is changed, added or taken out, wherever it stands.
+  it('yields a sentence for any difference of the document, whatever it is', () => {
+    const rich: ReportDocument = {
+      ...base,
+      unit: {
+        ...base.unit,
+        serial: 'S-1',
+        distanceKm: 12000,
+        bookedAt: '2026-11-20T09:00:00.000Z',
+        unitType: 'x',
+      },
+      ...{ symptoms: ['Noise: growl'], oilClaimed: 'gear oil', watch: 'the magnet' },
+      damaged: [
+        part({
+          positionId: 'd',
+          name: 'Ring',
+          grade: 4,
+          photographs: [{ id: '1', digest: 'a', caption: 'Ring' }],
+        }),
+      ],
+      sound: [part({ positionId: 's', name: 'Yoke', grade: 0, seen: ['Looked at.'] })],
+      cause: { words: 'w', sureness: 's', firstFailure: 'Ring' },
+      evidence: [{ title: 'The oil as it came out', lines: ['Black.'] }],
+      issuedDespite: { reason: 'he waits', by: 'Jonas' },
+      cautions: [{ title: 'Manual', words: 'It decides.' }],
+    };
+    const leaves = leavesOf(rich);
+    expect(leaves.length).toBeGreaterThan(60);
+    fc.assert(
+      fc.property(fc.constantFrom(...leaves), fc.constantFrom('change', 'drop'), (path, how) => {
+        const after = structuredClone(rich);
+        alter(after, path, how);
+        const said = reportChanges(rich, after);
+        expect(said.length, `${path.join('.')} ${how}`).toBeGreaterThan(0);
+        expect(said.join(' ')).not.toMatch(/undefined|null|\[object/);
+      }),
+      { numRuns: 400 },
+    );
+    expect(reportChanges(rich, structuredClone(rich))).toEqual([]);
+  });
+  it.each([
+    [{ unit: { ...base.unit, serial: 'HX-2' } }, 'The serial number changed from not given to HX-2.'],
+    [{ unit: { ...base.unit, customer: 'Mill' } }, 'The customer changed from c to Mill.'],
+    [{ symptoms: ['Leaks'] }, 'Complained of now: Leaks.'],
+    [{ oilClaimed: 'hypoid' }, 'The oil that was claimed changed from not given to hypoid.'],
+    [
+      { open: [{ positionId: 'q', name: 'Q', questions: ['Float: not measured'] }] },
+      'Not settled of Q now: Float: not measured.',
+    ],
+  ])('says of %j what it is', (over, sentence) => {
+    expect(reportChanges(base, { ...base, ...over })).toContain(sentence);
+  });
+});
+
+type Path = readonly (string | number)[];
+
+/** Where every figure, word and list of a document stands. */
+function leavesOf(value: unknown, path: Path = []): Path[] {
+  if (value === null || typeof value !== 'object') return [path];
+  const inside = Object.entries(value).flatMap(([key, each]) =>
+    leavesOf(each, [...path, Array.isArray(value) ? Number(key) : key]),
+  );
+  return Array.isArray(value) && path.length > 0 ? [path, ...inside] : inside;
+}
+
+function alter(document: ReportDocument, path: Path, how: 'change' | 'drop'): void {
+  const last = path.at(-1)!;
+  const holder = path
+    .slice(0, -1)
+    .reduce<unknown>((at, step) => (at as Record<string, unknown>)[step], document);
+  const fields = holder as Record<string | number, unknown>;
+  const value = fields[last];
+  if (Array.isArray(value))
+    fields[last] = how === 'drop' && value.length > 0 ? [] : [...value, value[0] ?? 'more'];
+  else if (typeof value === 'number') fields[last] = value + 1;
+  else fields[last] = `${String(value)} otherwise`;
+}
+
+describe('what the report says of parts', () => {
+  it('tells worn parts that a limit was held against from those that only an eye has judged', () => {
+    const { within, byEye } = groupWorn([
+      { positionId: 'a' } as ReportPart,
+      { positionId: 'b', byEye: true } as ReportPart,
+    ]);
+    expect([within, byEye].map((list) => list.map(({ positionId }) => positionId))).toEqual([['a'], ['b']]);
   });
 });

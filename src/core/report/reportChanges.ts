@@ -1,80 +1,145 @@
 import type { ReportDocument, ReportPart } from '@/model/report';
 import { sameContent } from '../canonicalJson';
 
-/** What a later issue says differently, in sentences for the customer. Empty when nothing differs. */
+type Unit = ReportDocument['unit'];
+type Sentences = (before: ReportDocument, after: ReportDocument) => string[];
+
+/**
+ * What a later issue says differently, in sentences for the customer. Every difference of the document yields one: what no sentence
+ * of its own tells is at least named. Empty when nothing differs.
+ */
 export function reportChanges(before: ReportDocument, after: ReportDocument): string[] {
+  return SUBJECTS.flatMap(({ of, tell, otherwise }) => {
+    if (sameContent(of(before), of(after))) return [];
+    const told = tell?.(before, after) ?? [];
+    return told.length > 0 ? told : [otherwise];
+  });
+}
+
+interface Subject {
+  readonly of: (report: ReportDocument) => unknown;
+  readonly tell?: Sentences;
+  /** For a difference that `tell` has no sentence for. */
+  readonly otherwise: string;
+}
+
+const SUBJECTS: readonly Subject[] = [
+  { of: ({ shop }) => shop, otherwise: 'Our own name or address changed.' },
+  { of: ({ unit }) => unit, tell: unitChanges, otherwise: 'What is said of the unit changed.' },
+  { of: ({ complaint }) => complaint, otherwise: 'The complaint was worded anew.' },
+  { of: ({ symptoms }) => symptoms, tell: symptomChanges, otherwise: 'The symptoms were put down anew.' },
+  { of: ({ oilClaimed }) => oilClaimed, tell: oilChanges, otherwise: 'The oil that was claimed changed.' },
+  {
+    of: ({ damaged, worn, sound }) => [damaged, worn, sound],
+    tell: partChanges,
+    otherwise: 'What was found on the parts is told anew.',
+  },
+  { of: ({ cause }) => cause, tell: causeChanges, otherwise: 'The cause was worded anew.' },
+  { of: ({ proposal }) => proposal, tell: proposalChanges, otherwise: 'The proposal was worded anew.' },
+  {
+    of: ({ partDecisions }) => partDecisions,
+    tell: decisionChanges,
+    otherwise: 'The decisions are listed anew.',
+  },
+  { of: ({ open }) => open, tell: openChanges, otherwise: 'What is not settled is told anew.' },
+  { of: ({ evidence }) => evidence, tell: evidenceChanges, otherwise: 'What else we saw is told anew.' },
+  { of: ({ issuedDespite }) => issuedDespite, otherwise: 'Why it is issued with open questions changed.' },
+  { of: ({ watch }) => watch, otherwise: 'What to watch was changed.' },
+  { of: ({ cautions }) => cautions, otherwise: 'The cautions were worded anew.' },
+  { of: ({ schemaVersion }) => schemaVersion, otherwise: 'The report is laid out anew.' },
+];
+
+const UNIT_WORDS: Readonly<Record<keyof Unit, string>> = {
+  peg: 'The peg',
+  title: 'The name of the unit',
+  machine: 'The machine',
+  customer: 'The customer',
+  serial: 'The serial number',
+  distanceKm: 'The distance',
+  bookedAt: 'The day of booking in',
+  dueOn: 'The date',
+  unitType: 'The description that it is judged by',
+};
+
+function unitChanges({ unit: before }: ReportDocument, { unit: after }: ReportDocument): string[] {
+  return (Object.keys(UNIT_WORDS) as (keyof Unit)[])
+    .filter((key) => before[key] !== after[key])
+    .map((key) => {
+      const verb = key === 'dueOn' ? 'moved' : 'changed';
+      return `${UNIT_WORDS[key]} ${verb} from ${shown(before[key])} to ${shown(after[key])}.`;
+    });
+}
+
+const shown = (value: string | number | null): string =>
+  value === null || value === '' ? 'not given' : String(value);
+
+function symptomChanges({ symptoms: before }: ReportDocument, { symptoms: after }: ReportDocument): string[] {
   return [
-    ...partChanges(before, after),
-    ...(before.complaint === after.complaint ? [] : ['The complaint was worded anew.']),
-    ...causeChanges(before, after),
-    ...proposalChanges(before, after),
-    ...decisionChanges(before, after),
-    ...openChanges(before, after),
-    ...(before.watch === after.watch ? [] : ['What to watch was changed.']),
-    ...(before.unit.dueOn === after.unit.dueOn
-      ? []
-      : [`The date moved from ${before.unit.dueOn} to ${after.unit.dueOn}.`]),
+    ...after.filter((each) => !before.includes(each)).map((each) => `Complained of now: ${each}.`),
+    ...before.filter((each) => !after.includes(each)).map((each) => `No longer complained of: ${each}.`),
   ];
+}
+
+function oilChanges({ oilClaimed: before }: ReportDocument, { oilClaimed: after }: ReportDocument): string[] {
+  return [`The oil that was claimed changed from ${shown(before)} to ${shown(after)}.`];
 }
 
 const graded = (report: ReportDocument): Map<string, ReportPart> =>
   new Map([...report.damaged, ...report.worn, ...report.sound].map((part) => [part.positionId, part]));
 
 function partChanges(before: ReportDocument, after: ReportDocument): string[] {
-  const earlier = graded(before);
-  const later = graded(after);
+  const [earlier, later] = [graded(before), graded(after)];
+  return [
+    ...[...later].flatMap(([id, part]) => onePartChanges(earlier.get(id), part)),
+    ...[...earlier].filter(([id]) => !later.has(id)).map(([, part]) => `${part.name} is no longer settled.`),
+  ];
+}
+
+function onePartChanges(was: ReportPart | undefined, part: ReportPart): string[] {
+  if (!was) return [`${part.name} is now graded ${part.grade}, ${part.gradeWord}.`];
+  const [photographs, before] = [part.photographs.length, was.photographs.length];
   const changes: string[] = [];
-  for (const [id, part] of later) {
-    const was = earlier.get(id);
-    if (!was) changes.push(`${part.name} is now graded ${part.grade}, ${part.gradeWord}.`);
-    else if (was.grade !== part.grade)
-      changes.push(
-        `${part.name} changed from grade ${was.grade}, ${was.gradeWord}, to ${part.grade}, ${part.gradeWord}.`,
-      );
-    else if (!sameContent([was.seen, was.measured], [part.seen, part.measured]))
-      changes.push(`${part.name} was looked at or measured again.`);
-    if (was && was.photographs.length !== part.photographs.length)
-      changes.push(
-        `${part.name} has ${part.photographs.length} photographs, it had ${was.photographs.length}.`,
-      );
-  }
-  for (const [id, part] of later) {
-    const was = earlier.get(id);
-    const marksOf = ({ photographs }: typeof part) =>
-      photographs.map(({ id: photographId, marks = [] }) => [photographId, marks]);
-    if (
-      was &&
-      was.photographs.length === part.photographs.length &&
-      !sameContent(marksOf(was), marksOf(part))
-    )
-      changes.push(`${part.name}: what is drawn on its photographs changed.`);
-  }
-  for (const [id, part] of earlier) if (!later.has(id)) changes.push(`${part.name} is no longer settled.`);
+  if (was.grade !== part.grade)
+    changes.push(
+      `${part.name} changed from grade ${was.grade}, ${was.gradeWord}, to ${part.grade}, ${part.gradeWord}.`,
+    );
+  else if (!sameContent([was.seen, readOf(was)], [part.seen, readOf(part)]))
+    changes.push(`${part.name} was looked at or measured again.`);
+  if (photographs !== before)
+    changes.push(
+      `${part.name} has ${photographs === 1 ? 'one photograph' : `${photographs} photographs`}, it had ${before === 0 ? 'none' : before}.`,
+    );
+  else if (!sameContent(was.photographs, part.photographs))
+    changes.push(
+      sameContent(was.photographs.map(unmarked), part.photographs.map(unmarked))
+        ? `${part.name}: what is drawn on its photographs changed.`
+        : `${part.name} has other photographs.`,
+    );
+  if (was.name !== part.name) changes.push(`${was.name} is now called ${part.name}.`);
   return changes;
 }
 
-function causeChanges(before: ReportDocument, after: ReportDocument): string[] {
-  if (sameContent(before.cause, after.cause)) return [];
-  if (!before.cause) return ['The cause is now given.'];
-  if (!after.cause) return ['The cause was withdrawn.'];
-  return [
-    before.cause.sureness === after.cause.sureness
-      ? 'The cause was worded anew.'
-      : `How sure we are of the cause changed: ${after.cause.sureness}.`,
-  ];
+/** Earlier reports also listed what nobody had read. */
+const readOf = ({ measured }: ReportPart) => measured.filter(({ verdict }) => verdict !== 'not-measured');
+
+const unmarked = ({ id, digest }: ReportPart['photographs'][number]) => [id, digest];
+
+function causeChanges({ cause: before }: ReportDocument, { cause: after }: ReportDocument): string[] {
+  if (!before) return ['The cause is now given.'];
+  if (!after) return ['The cause was withdrawn.'];
+  return before.sureness === after.sureness
+    ? []
+    : [`How sure we are of the cause changed: ${after.sureness}.`];
 }
 
-function proposalChanges(before: ReportDocument, after: ReportDocument): string[] {
-  if (
-    before.proposal?.decision === after.proposal?.decision &&
-    before.proposal?.reason === after.proposal?.reason
-  )
-    return [];
-  return [
-    after.proposal
-      ? `What we propose: ${after.proposal.decision}${before.proposal ? `, before: ${before.proposal.decision}` : ''}.`
-      : 'The proposal was withdrawn.',
-  ];
+function proposalChanges(
+  { proposal: before }: ReportDocument,
+  { proposal: after }: ReportDocument,
+): string[] {
+  if (!after) return ['The proposal was withdrawn.'];
+  if (before?.decision === after.decision && before.reason === after.reason)
+    return [`What we propose is now said by ${after.by}.`];
+  return [`What we propose: ${after.decision}${before ? `, before: ${before.decision}` : ''}.`];
 }
 
 function decisionChanges(before: ReportDocument, after: ReportDocument): string[] {
@@ -82,16 +147,33 @@ function decisionChanges(before: ReportDocument, after: ReportDocument): string[
     new Map(
       report.partDecisions.flatMap(({ decision, parts }) => parts.map((part) => [part, decision] as const)),
     );
-  const earlier = byPart(before);
-  return [...byPart(after)]
-    .filter(([part, decision]) => earlier.get(part) !== decision)
-    .map(
-      ([part, decision]) =>
-        `${part}: ${decision.toLowerCase()}${earlier.has(part) ? `, before: ${earlier.get(part)?.toLowerCase()}` : ''}.`,
-    );
+  const [earlier, later] = [byPart(before), byPart(after)];
+  return [
+    ...[...later]
+      .filter(([part, decision]) => earlier.get(part) !== decision)
+      .map(
+        ([part, decision]) =>
+          `${part}: ${decision.toLowerCase()}${earlier.has(part) ? `, before: ${earlier.get(part)?.toLowerCase()}` : ''}.`,
+      ),
+    ...[...earlier]
+      .filter(([part]) => !later.has(part))
+      .map(([part, decision]) => `${part}: no longer decided, before: ${decision.toLowerCase()}.`),
+  ];
 }
 
-function openChanges(before: ReportDocument, after: ReportDocument): string[] {
-  const count = (report: ReportDocument) => report.open.reduce((sum, part) => sum + part.questions.length, 0);
-  return count(before) === count(after) ? [] : [`Open questions: ${count(after)}, before: ${count(before)}.`];
+function openChanges({ open: before }: ReportDocument, { open: after }: ReportDocument): string[] {
+  const count = (open: ReportDocument['open']) => open.reduce((sum, part) => sum + part.questions.length, 0);
+  if (count(before) !== count(after)) return [`Open questions: ${count(after)}, before: ${count(before)}.`];
+  const earlier = new Map(before.map(({ positionId, questions }) => [positionId, questions]));
+  return after
+    .filter(({ positionId, questions }) => !sameContent(earlier.get(positionId), questions))
+    .map(({ name, questions }) => `Not settled of ${name} now: ${questions.join('; ')}.`);
+}
+
+function evidenceChanges(before: ReportDocument, after: ReportDocument): string[] {
+  const earlier = new Map((before.evidence ?? []).map(({ title, lines }) => [title, lines]));
+  const later = new Map((after.evidence ?? []).map(({ title, lines }) => [title, lines]));
+  return [...new Set([...later.keys(), ...earlier.keys()])]
+    .filter((title) => !sameContent(earlier.get(title) ?? [], later.get(title) ?? []))
+    .map((title) => `Told anew: ${title.toLowerCase()}.`);
 }

@@ -29,7 +29,7 @@ export function inventory(
 
 function stateOf(expected: number, count: Recorded<'count'> | undefined): InventoryLine['state'] {
   if (!count) return 'not-counted';
-  const { counted, wrong } = count.content;
+  const { counted = expected, wrong } = count.content;
   if (counted < expected) return 'missing';
   if (counted > expected) return 'surplus';
   return wrong ? 'wrong' : 'all-there';
@@ -45,6 +45,6 @@ export function inventoryQuestion({
   if (!count || state === 'all-there' || state === 'not-counted') return undefined;
   const of = { positionId: position.id, since: count.deviceTime };
   if (state === 'wrong') return { ...of, code: 'pieces-wrong' };
-  const { counted } = count.content;
+  const { counted = expected } = count.content;
   return { ...of, code: state === 'missing' ? 'pieces-missing' : 'pieces-surplus', counted, expected };
 }

@@ -11,7 +11,7 @@ import { debrisBalance, unmatched } from './debris';
 import { expectedPieces, inventory, inventoryQuestion } from './inventory';
 import { orderFound } from './orderFound';
 import { stepWords } from './stepWords';
-import { rebuildOrder, stackAsFound, stripPlan } from './stripPlan';
+import { rebuildOrder, shimsAsFound, stripPlan } from './stripPlan';
 
 const type = shippedUnitTypes().find(({ id }) => id === 'torvane-hx41')!;
 const box = shippedUnitTypes().find(({ id }) => id === 'skell-five')!;
@@ -91,8 +91,8 @@ describe('the strip plan', () => {
       ],
     });
     const plan = stripPlan(type, [done]);
-    expect(stackAsFound(plan, 'shim-left')).toBeCloseTo(3.4, 9);
-    expect(stackAsFound(plan, 'depth-shim')).toBeUndefined();
+    expect(shimsAsFound(plan, 'shim-left')).toEqual([2.4, 1]);
+    expect(shimsAsFound(plan, 'depth-shim')).toEqual([]);
     expect(stepWords(type, plan.log[0]!.content)).toBe(
       'Lift the differential out with its shims: left side; adjuster 1.50 turns out; Backlash stack, left 2.40 + 1.00 = 3.40 mm; Backlash stack, right 4.10 = 4.10 mm; loose before the spanner came',
     );

@@ -66,10 +66,10 @@ export const stepIdOf = (
 export const rebuildOrder = ({ log }: StripPlan): Recorded<'step'>[] =>
   log.filter(({ content }) => !content.skipped).reverse();
 
-/** Thickness of a stack as its shims were put down, mm; undefined where none were. */
-export function stackAsFound(plan: StripPlan, positionId: string): number | undefined {
-  const shims = plan.log.flatMap(({ content }) =>
-    (content.shims ?? []).filter((shim) => shim.positionId === positionId),
+/** The shims of a stack as they were put down one by one, mm. */
+export const shimsAsFound = ({ log }: StripPlan, positionId: string): number[] =>
+  log.flatMap(({ content }) =>
+    (content.shims ?? [])
+      .filter((shim) => shim.positionId === positionId)
+      .map(({ thicknessMm }) => thicknessMm),
   );
-  return shims.length === 0 ? undefined : shims.reduce((sum, { thicknessMm }) => sum + thicknessMm, 0);
-}

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { type UnitType, UnitTypeSchema } from '@/model/unitType';
+import { inWords } from '../faultWords';
 import type { Fault } from './fault';
 import { validateUnitType } from './validate';
 
@@ -21,18 +22,3 @@ export function faultsOfDraft(draft: unknown): DraftFound {
     })),
   };
 }
-
-const NEEDED: Readonly<Record<string, string>> = {
-  number: 'a number is needed',
-  string: 'something has to stand here',
-  array: 'a list is needed',
-  tuple: 'two of them are needed',
-  picklist: 'choose one of those offered',
-  variant: 'choose one of those offered',
-  object: 'this is not described yet',
-  boolean: 'yes or no is needed',
-};
-
-/** Messages of our own stay; those that only name types of data are put in words. */
-const inWords = (issue: v.BaseIssue<unknown>): string =>
-  issue.message.startsWith('Invalid') ? (NEEDED[issue.type] ?? issue.message) : issue.message;

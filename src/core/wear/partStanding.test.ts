@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { catalogsAsShipped } from '@/catalog/shipped';
+import { catalogsAsShipped, earlierCatalogs } from '@/catalog/shipped';
 import type { Check } from '@/model/checks';
+import type { GradeRules } from '@/model/gradeRule';
 import type { Acceptance } from '@/model/measuring';
-import type { Finding, GradeEntry, Reading } from '@/model/snapshot';
+import type { BenchRecord, Finding, GradeEntry, Reading } from '@/model/snapshot';
 import type { TooClosePolicy } from '@/model/tooClose';
 import type { Position } from '@/model/unitType';
 import { tellOpen } from '../open/tellOpen';
@@ -101,14 +102,14 @@ describe('the standing of a part', () => {
     expect(stateOf({ readings: [read(15)] })).toMatchObject({
       grade: null,
       standing: 'open',
-      openQuestions: ['Not looked at'],
+      openQuestions: ['Measured, but not looked at'],
     });
     expect(stateOf({ findings: [see('scored')], readings: [read(15)] }).openQuestions).toEqual([
-      'Seen, but not graded',
+      'Looked at, but not graded',
     ]);
     // Whoever looked and saw nothing has looked.
     expect(stateOf({ findings: [see('nothing-to-see')], readings: [read(15)] }).openQuestions).toEqual([
-      'Seen, but not graded',
+      'Looked at, but not graded',
     ]);
   });
 
@@ -166,5 +167,86 @@ describe('the standing of a part', () => {
   it('keeps the readings of another part and another check out of it', () => {
     const others = [read(14.8, { positionId: 'ring' }), read(14.8, { checkId: 'length' })];
     expect(stateOf({ grades: [graded(0)], readings: [...others, read(15)] }).standing).toBe('sound');
+  });
+});
+
+describe('what the eye alone says', () => {
+  it('of a piece worn thin stays open until something of it is measured', () => {
+    const findings = [see('worn-thin', { severity: 'severe' })];
+    const open = stateOf({ grades: [graded(3)], findings });
+    expect(open.proposal.grade).toBe(3);
+    expect(open.openQuestions).toContain('Worn thin, by eye: to be measured');
+    const measured = stateOf({ grades: [graded(3)], findings, readings: [read(15)] });
+    expect(measured.openQuestions).toEqual([]);
+  });
+  it.each([
+    ['wrong-way-round', 4],
+    ['worn-thin', 2],
+  ])('of “%s” is graded %i', (mode, grade) => {
+    expect(stateOf({ findings: [see(mode)] }).proposal.grade).toBe(grade);
+  });
+});
+
+describe('a newer revision of the rules', () => {
+  // By the newer rules a piece the wrong way round is 4; by those of before it was worn, 2.
+  const before = earlierCatalogs().find(([kind]) => kind === 'grade-rules')![1] as GradeRules;
+  const facts = (rulesRevision: number) => ({
+    readings: [read(15)],
+    findings: [see('wrong-way-round')],
+    ...{ grades: [{ ...graded(2), rulesRevision }], gauges: [gauge], tooClosePolicy: 'hold' as const },
+    ...{ acceptances: [], unitType: { checks: [check] } },
+  });
+  const codes = (rulesRevision: number, rulesBefore: readonly GradeRules[]) =>
+    partState(position, facts(rulesRevision), { ...catalogsAsShipped(), rulesBefore }).openQuestions.map(
+      ({ code }) => code,
+    );
+  it('opens no grade again that was made by the rules of its time', () => {
+    expect(codes(before.revision, [before])).toEqual([]);
+    // A grade by today's rules is held against those.
+    expect(codes(2, [before])).toEqual(['evidence-newer']);
+  });
+  it('counts nothing more lenient where the rules of its time can’t be had', () => {
+    expect(codes(before.revision, [])).toEqual(['evidence-newer']);
+  });
+});
+
+describe('a figure that no check asked for', () => {
+  it('is an open question of its part: no limit judges it', () => {
+    const content = {
+      what: 'figure',
+      positionId: 'pin',
+      measured: 'Chamfer',
+      raw: '0.4',
+      unit: 'mm',
+      gaugeId: 'm',
+    };
+    const record = { ...captured, id: 'x', content } as unknown as BenchRecord;
+    const state = partState(
+      position,
+      {
+        ...{ readings: [read(15)], findings: [], grades: [graded(0)], gauges: [gauge], acceptances: [] },
+        ...{ tooClosePolicy: 'hold', unitType: { checks: [check] }, records: [record] },
+      },
+      catalogsAsShipped(),
+    );
+    expect(state.openQuestions.map(tellOpen)).toEqual(['Chamfer: measured, but no limit known']);
+    expect(state.standing).toBe('open');
+  });
+});
+
+describe('an acceptance', () => {
+  // 14.931 against at least 14.93 with a gauge of two micrometres is too close to call.
+  const close = read(14.931, { id: 'a' });
+  const accepted = (readings: string[]): Acceptance => ({
+    ...{ positionId: 'pin', checkId: 'diameter', readings, reason: 'r', by: 'Jonas', at: '' },
+  });
+  const open = (acceptances: Acceptance[], readings: Reading[] = [close]) =>
+    stateOf({ grades: [graded(2, 3)], readings, acceptances, policy: 'accept' }).openQuestions;
+  it('holds for the readings that were seen, by their ids, and for no others of the same count', () => {
+    expect(open([accepted(['a'])])).toEqual([]);
+    expect(open([accepted(['b'])])).toHaveLength(1);
+    // One struck and another taken: as many as before, and not the ones that were seen.
+    expect(open([accepted(['a'])], [read(14.931, { id: 'b' })])).toHaveLength(1);
+    expect(open([accepted(['1:a'])])).toHaveLength(1);
   });
 });

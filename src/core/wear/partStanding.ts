@@ -12,9 +12,10 @@ import { type CheckJudgement, judgeCheck } from '../metrology/judgeCheck';
 import { isNearReference } from '../metrology/temperature';
 import { lostVersions } from '../open/lostVersions';
 import { inventory, inventoryQuestion } from '../strip/inventory';
+import { recordsOf } from '../strip/recordsOf';
 import { findActive } from './active';
 import { type GradeProposal, proposeGrade } from './proposeGrade';
-import { acceptanceInForce, countsAs, readingsMark } from './tooClose';
+import { acceptanceInForce, countsAs, readingIds } from './tooClose';
 
 /** What may be said of a part, taken all together. Only `sound` may ever be shown as good. */
 export type Standing = 'sound' | 'worn' | 'attention' | 'open';
@@ -44,6 +45,8 @@ type PartFacts = Pick<
   'readings' | 'findings' | 'grades' | 'gauges' | 'tooClosePolicy' | 'acceptances'
 > &
   Partial<Pick<JobSnapshot, 'records' | 'conflicts' | 'timeZone'>> & {
+    /** What is open of the identity of the pairs that the part belongs to. */
+    readonly identityQuestions?: readonly OpenQuestion[];
     readonly unitType: Pick<JobSnapshot['unitType'], 'checks'>;
   };
 
@@ -55,7 +58,7 @@ type PartFacts = Pick<
 export function partState(
   position: Position,
   facts: PartFacts,
-  catalogs: Pick<Catalogs, 'damage-words' | 'grade-rules'>,
+  catalogs: Pick<Catalogs, 'damage-words' | 'grade-rules' | 'rulesBefore'>,
 ): PartState {
   const checks = facts.unitType.checks.filter((check) => check.positions.includes(position.id));
   const readings = findActive(facts.readings).filter((reading) => reading.positionId === position.id);
@@ -63,7 +66,7 @@ export function partState(
   const judgements = checks.map((check): JudgedCheck => {
     const own = readings.filter((reading) => reading.checkId === check.id);
     const judgement = judgeCheck(check, own, facts.gauges, facts.timeZone);
-    const of = { positionId: position.id, checkId: check.id, mark: readingsMark(own) };
+    const of = { positionId: position.id, checkId: check.id, seen: readingIds(own) };
     const accepted = judgement.word === 'too-close' ? acceptanceInForce(rule, of) : undefined;
     const offTemperature = readOffTemperature(check, own);
     return {
@@ -80,10 +83,8 @@ export function partState(
   );
   const seen = findings.filter(({ mode }) => mode !== EARLIER_REPAIR);
   const modes = modesOf(catalogs, position.family);
-  const proposal = proposeGrade(
-    { family: position.family, findings: seen, verdicts, modes },
-    catalogs['grade-rules'],
-  );
+  const evidence = { family: position.family, findings: seen, verdicts, modes };
+  const proposal = proposeGrade(evidence, catalogs['grade-rules']);
   const entry = facts.grades.find(({ positionId }) => positionId === position.id);
   const grade = entry?.grade ?? null;
   const of = { positionId: position.id };
@@ -93,11 +94,16 @@ export function partState(
       : [
           seen[0]
             ? ({ ...of, code: 'not-graded', since: seen[0].deviceTime } as const)
-            : ({ ...of, code: 'not-looked-at' } as const),
+            : ({ ...of, code: readings.length > 0 ? 'only-measured' : 'not-looked-at' } as const),
         ]),
+    ...(facts.identityQuestions ?? []).filter(({ positionId }) => positionId === position.id),
     ...piecesOpen(position, facts.records ?? []),
     ...gradedTwice(position, entry, facts.conflicts ?? []),
-    ...(entry && outrunByEvidence(entry, proposal) ? [{ ...of, code: 'evidence-newer' } as const] : []),
+    ...(entry && outrunByEvidence(entry, proposeGrade(evidence, rulesOf(entry, catalogs)))
+      ? [{ ...of, code: 'evidence-newer' } as const]
+      : []),
+    ...thinByEye(position, proposal, judgements),
+    ...figuresOpen(position, facts.records ?? []),
     ...judgements.flatMap((judged) => measurementOpen(position, judged, facts.tooClosePolicy)),
     ...judgements.flatMap((judged) => temperatureOpen(position, judged)),
   ];
@@ -131,7 +137,33 @@ function gradedTwice(
     }));
 }
 
-/** The rules propose something worse now than they did when the grade was put down. */
+/** The rules that a grade was made by; where they can't be had, those in force. */
+const rulesOf = (
+  { rulesRevision }: Pick<GradeEntry, 'rulesRevision'>,
+  { 'grade-rules': inForce, rulesBefore = [] }: Pick<Catalogs, 'grade-rules' | 'rulesBefore'>,
+) => rulesBefore.find(({ revision }) => revision === rulesRevision) ?? inForce;
+
+/** What the eye alone calls thin stays open until something of the part is measured. */
+function thinByEye(
+  position: Position,
+  { reasons }: GradeProposal,
+  judgements: PartState['judgements'],
+): OpenQuestion[] {
+  if (judgements.some(({ judgement }) => judgement.word !== 'not-measured')) return [];
+  const rule = reasons.find(({ untilMeasured }) => untilMeasured);
+  return rule ? [{ code: 'thin-by-eye', positionId: position.id, words: rule.words }] : [];
+}
+
+/** Figures that were measured although no check is described for them: no limit judges them. */
+const figuresOpen = (position: Position, records: JobSnapshot['records']): OpenQuestion[] =>
+  recordsOf(records, 'figure')
+    .filter(({ content }) => content.positionId === position.id)
+    .map(({ id, deviceTime, content: { measured } }) => ({
+      ...({ code: 'figure-unjudged', positionId: position.id, captureId: id } as const),
+      ...{ measured, since: deviceTime },
+    }));
+
+/** By the rules that it was made by, something worse would be proposed now than when the grade was put down. */
 const outrunByEvidence = (entry: Pick<GradeEntry, 'grade' | 'proposed'>, { grade }: GradeProposal): boolean =>
   grade !== null && grade > entry.grade && grade > (entry.proposed ?? -1);
 

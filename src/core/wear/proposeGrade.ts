@@ -16,7 +16,12 @@ export interface PartEvidence {
 export interface GradeProposal {
   /** null: nobody has looked at the part, so no grade is proposed. */
   readonly grade: Grade | null;
-  readonly reasons: readonly { readonly rule: string; readonly grade: Grade; readonly words: string }[];
+  readonly reasons: readonly {
+    readonly rule: string;
+    readonly grade: Grade;
+    readonly words: string;
+    readonly untilMeasured?: boolean;
+  }[];
   readonly note: string;
   readonly rulesRevision: number;
 }
@@ -33,7 +38,10 @@ export function proposeGrade(evidence: PartEvidence, { rules, revision }: GradeR
   const covered = coveredFindings(evidence, fitting);
   const reasons = fitting
     .filter((rule) => holds(rule.when, evidence, covered))
-    .map(({ id, grade, words }: GradeRule) => ({ rule: id, grade, words }))
+    .map(({ id, grade, words, untilMeasured }: GradeRule) => ({
+      ...{ rule: id, grade, words },
+      ...(untilMeasured ? { untilMeasured } : {}),
+    }))
     .sort((a, b) => b.grade - a.grade);
   const grade = reasons[0]?.grade ?? null;
   return { grade, reasons, note: noteFor(grade, evidence), rulesRevision: revision };

@@ -10,12 +10,14 @@ export const ON_MAGNET = ['nothing', 'paste', 'slivers', 'flakes', 'needles', 'c
 export const GLITTER = ['none', 'grey', 'yellow', 'grey and yellow'] as const;
 
 export const drained = recordKind({
-  version: 1,
+  version: 2,
   noun: 'drained oil',
   right: 'capture.take',
   schema: v.object({
     what: v.literal('drained'),
-    litres: amount(500),
+    version: v.optional(v.literal(2)),
+    /** Left out where nobody could measure how much came. */
+    litres: v.optional(amount(500)),
     colour: v.picklist(OIL_COLOURS),
     smell: v.picklist(OIL_SMELLS),
     water: v.picklist(WATER),
@@ -24,4 +26,6 @@ export const drained = recordKind({
     note: words(300),
   }),
   refersTo: NOTHING,
+  // Before, litres were always there.
+  upgrades: [(older) => older],
 });

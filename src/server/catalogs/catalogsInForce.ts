@@ -1,4 +1,4 @@
-import { shippedCatalogs } from '@/catalog/shipped';
+import { earlierCatalogs, shippedCatalogs } from '@/catalog/shipped';
 import { catalogText, insertCatalog, newestCatalog, readCatalog } from '@/db/catalogs';
 import type { Db } from '@/db/open';
 import {
@@ -16,6 +16,8 @@ import { Refusal } from '../refusal';
 /** Puts the shipped documents into the shop's database, each revision once; what lies there already is never changed. */
 export function fillCatalogs(db: Db, at: string): void {
   const shipped = shippedCatalogs();
+  for (const [kind, document] of earlierCatalogs())
+    if (catalogText(db, kind, document.revision) === undefined) insertCatalog(db, kind, document, at);
   for (const kind of CATALOG_KINDS) {
     const document = shipped[kind];
     const stored = catalogText(db, kind, document.revision);

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
-import { partProposal } from '@/core/decisions/partProposal';
+import { deciding, partProposal } from '@/core/decisions/partProposal';
 import { forbidsDecision, needsReason } from '@/core/decisions/proposeDecision';
-import { findActive } from '@/core/wear/active';
+import { partStates } from '@/core/wear/partStates';
 import { logChange } from '@/db/changeLog';
 import { findUnitDecision, putDecision, putUnitDecision } from '@/db/judgements';
 import { inTransaction } from '@/db/open';
@@ -14,7 +14,7 @@ import {
 } from '@/model/job';
 import { type Context, instant } from '../context';
 import { openJob, positionOf } from '../job/openJob';
-import { gatherSnapshot, partStates } from '../job/readSnapshot';
+import { gatherSnapshot } from '../job/readSnapshot';
 import { Refusal } from '../refusal';
 import { stale } from '../refuseStale';
 import { keepVersioned } from '../strip/keepVersioned';
@@ -57,15 +57,12 @@ function decidedSoFar(context: Context, jobId: string, { positionId, decision }:
   const position = positionOf(snapshot.unitType, positionId);
   const parts = partStates(snapshot);
   const part = parts.find((state) => state.position.id === position.id)!;
-  const modes = findActive(snapshot.findings)
-    .filter((finding) => finding.positionId === position.id)
-    .map((finding) => finding.mode);
-  const forbidden = forbidsDecision(decision, position, part.grade, modes);
+  const forbidden = forbidsDecision(decision, deciding(part, parts, snapshot));
   if (forbidden)
     throw new Refusal('bad-input', forbidden, { faults: [{ path: 'entry.decision', message: forbidden }] });
   return {
     before: snapshot.decisions.find((entry) => entry.positionId === position.id),
-    proposed: partProposal(part, parts, snapshot.unitType.sets).decision,
+    proposed: partProposal(part, parts, snapshot).decision,
   };
 }
 

@@ -1,4 +1,5 @@
 import { BadInput } from '@/core/badInput';
+import { placeInWords } from '@/core/faultWords';
 import { describeBox as boxFrom } from '@/core/unit-type/plainBox';
 import { validateUnitType } from '@/core/unit-type/validate';
 import { logChange } from '@/db/changeLog';
@@ -23,9 +24,13 @@ export const describeBox = defineUseCase('unit-type.describe', DescribeBoxSchema
     const next: UnitType = { ...ownTypeOf(unitType), ...drawnFrom(unitType, input.box) };
     const fault = validateUnitType(next).find(({ blocks }) => blocks !== 'nothing');
     if (fault)
-      throw new Refusal('bad-input', `${fault.path}: ${fault.message}. Nothing was stored.`, {
-        faults: [fault],
-      });
+      throw new Refusal(
+        'bad-input',
+        `${placeInWords(fault.path, next)}: ${fault.message}. Nothing was stored.`,
+        {
+          faults: [fault],
+        },
+      );
     storeOwnType(context, job, next, actor);
     logChange(context.db, {
       at: instant(context),

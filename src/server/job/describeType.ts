@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { placeInWords } from '@/core/faultWords';
 import { typeChanges } from '@/core/unit-type/typeChanges';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
@@ -31,9 +32,13 @@ export const describeType = defineUseCase('unit-type.describe', InputSchema, (ac
     const { type, faults } = readDescription(input.text);
     const blocking = faults.find(({ blocks }) => blocks !== 'nothing');
     if (!type || blocking)
-      throw new Refusal('bad-input', `${blocking?.path}: ${blocking?.message}. Nothing was stored.`, {
-        faults,
-      });
+      throw new Refusal(
+        'bad-input',
+        `${placeInWords(blocking?.path ?? '', type)}: ${blocking?.message}. Nothing was stored.`,
+        {
+          faults,
+        },
+      );
     const { id, revision } = ownTypeOf(unitType);
     const next: UnitType = {
       ...type,

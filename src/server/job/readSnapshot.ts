@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { corrected } from '@/core/metrology/corrected';
-import { type PartState, partState } from '@/core/wear/partStanding';
+import { partStates } from '@/core/wear/partStates';
 import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
-import { newestCatalogs } from '@/db/catalogs';
+import { newestCatalogs, readCatalog } from '@/db/catalogs';
 import { listGauges } from '@/db/gauges';
 import { findJobByPeg } from '@/db/jobs';
 import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
@@ -12,8 +12,9 @@ import { listReportHeads } from '@/db/reports';
 import { readTooClosePolicy } from '@/db/shop';
 import { readStreamHead } from '@/db/stream';
 import { newestRevision } from '@/db/unitTypes';
+import type { Catalogs } from '@/model/catalogs';
 import { PegSchema } from '@/model/job';
-import type { JobSnapshot } from '@/model/snapshot';
+import type { GradeEntry, Job, JobSnapshot } from '@/model/snapshot';
 import { catalogsInForce } from '../catalogs/catalogsInForce';
 import { Refusal } from '../refusal';
 import { shopZone } from '../shopDay';
@@ -25,11 +26,12 @@ import { openJob } from './openJob';
 export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
   const { job, unitType } = openJob(db, jobId);
   const records = listRecords(db, jobId);
+  const grades = listGrades(db, jobId);
   return {
     job,
     unitType,
     newestRevision: newestRevision(db, job.unitTypeId),
-    catalogs: catalogsInForce(db, job.catalogs),
+    catalogs: { ...catalogsInForce(db, job.catalogs), ...rulesBefore(db, job, grades) },
     newestCatalogs: newestCatalogs(db),
     tooClosePolicy: job.tooClosePolicy || readTooClosePolicy(db),
     acceptances: listAcceptances(db, jobId),
@@ -40,7 +42,7 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
     findings: listFindings(db, jobId),
     photographs: listPhotographs(db, jobId),
     records,
-    grades: listGrades(db, jobId),
+    grades,
     decisions: listDecisions(db, jobId),
     cause: findCause(db, jobId),
     unitDecision: findUnitDecision(db, jobId),
@@ -49,9 +51,17 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
   };
 }
 
-/** The state of every part, by the rules and words that the job pins. */
-export const partStates = (snapshot: JobSnapshot): PartState[] =>
-  snapshot.unitType.positions.map((position) => partState(position, snapshot, snapshot.catalogs));
+/** Earlier rules that grades of a job were made by, so that each is compared with its own. */
+function rulesBefore(
+  db: Db,
+  { catalogs }: Job,
+  grades: readonly GradeEntry[],
+): Pick<Catalogs, 'rulesBefore'> {
+  const revisions = new Set(grades.map(({ rulesRevision }) => rulesRevision));
+  revisions.delete(catalogs['grade-rules']);
+  const documents = [...revisions].flatMap((revision) => readCatalog(db, 'grade-rules', revision) ?? []);
+  return documents.length > 0 ? { rulesBefore: documents } : {};
+}
 
 export const readSnapshotByPeg = defineUseCase(
   'job.read',
@@ -60,6 +70,16 @@ export const readSnapshotByPeg = defineUseCase(
     const job = findJobByPeg(db, peg);
     if (!job) throw new Refusal('not-found', `No unit hangs on peg ${peg}.`);
     return gatherSnapshot(db, job.id);
+  },
+);
+
+/** A job with the state of each of its parts, for a sheet that is printed. */
+export const readPartsByPeg = defineUseCase(
+  'job.read',
+  v.object({ peg: PegSchema }),
+  (actor, context, asked) => {
+    const snapshot = readSnapshotByPeg(actor, context, asked);
+    return { snapshot, parts: partStates(snapshot) };
   },
 );
 

@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import PDFDocument from 'pdfkit';
 import { drawMark, penOf } from '@/core/imaging/marks';
-import { groupOpen } from '@/core/report/groupOpen';
+import { groupOpen, groupWorn } from '@/core/report/groupOpen';
 import type { ReportIssue } from '@/db/reports';
 import type { ReportPart, ReportPhotograph } from '@/model/report';
 import type { Context } from '../context';
@@ -67,13 +67,25 @@ export async function printReport(
     if (report.proposal) paragraph(sheet, `${report.proposal.decision}. ${report.proposal.reason}`);
     for (const { decision, parts } of report.partDecisions) labelled(sheet, decision, parts.join(', '));
   });
-  if (report.worn.length > 0)
-    section(sheet, 'Worn, within limits', () => paragraph(sheet, names(report.worn)));
+  if (report.evidence && report.evidence.length > 0)
+    section(sheet, 'What else we saw', () => {
+      for (const { title, lines } of report.evidence ?? []) labelled(sheet, title, lines.join(' '));
+    });
+  const worn = groupWorn(report.worn);
+  if (worn.within.length > 0)
+    section(sheet, 'Worn, within limits', () => paragraph(sheet, names(worn.within)));
+  if (worn.byEye.length > 0)
+    section(sheet, 'Worn, judged by eye: no limit is known', () => paragraph(sheet, names(worn.byEye)));
   if (report.sound.length > 0)
     section(sheet, 'Looked at and sound', () => paragraph(sheet, names(report.sound)));
   if (report.open.length > 0) {
     section(sheet, 'Not settled', () => {
       paragraph(sheet, 'These are open questions. They are not a sign that a part is good.', SECOND);
+      if (report.issuedDespite)
+        paragraph(
+          sheet,
+          `Issued all the same by ${report.issuedDespite.by}: ${report.issuedDespite.reason}.`,
+        );
       const { unseen, questioned } = groupOpen(report.open);
       for (const { name, questions } of questioned) labelled(sheet, name, questions.join('; '));
       if (unseen.length > 0) labelled(sheet, 'Not looked at', unseen.map(({ name }) => name).join(', '));
@@ -202,7 +214,7 @@ function damagedPart(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<strin
 }
 
 function pictureRow(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<string, Buffer>): void {
-  const shown = part.photographs.slice(0, 4);
+  const shown = part.photographs;
   for (let first = 0; first < shown.length; first += 2) {
     if (sheet.y > sheet.page.height - 72 - 185) sheet.addPage();
     const top = sheet.y + 6;

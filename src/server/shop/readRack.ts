@@ -1,11 +1,12 @@
 import * as v from 'valibot';
 import { currentStation, stationCounts } from '@/core/decisions/stationCounts';
 import { openHolds, tellHold } from '@/core/strip/holds';
+import { partStates } from '@/core/wear/partStates';
 import { type Db, inTransaction } from '@/db/open';
 import { listRack, listRackDays, putRackRow, type RackCounted } from '@/db/rack';
 import { readShop } from '@/db/shop';
 import type { RackEntry } from '@/model/snapshot';
-import { gatherSnapshot, partStates } from '../job/readSnapshot';
+import { gatherSnapshot } from '../job/readSnapshot';
 import { log } from '../log';
 import { defineUseCase } from '../useCase';
 

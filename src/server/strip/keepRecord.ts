@@ -1,10 +1,12 @@
 import { cautionById } from '@/core/catalogs/cautions';
 import { placesOf } from '@/core/metrology/places';
+import { parseReading } from '@/core/quantity/parseReading';
 import { sameDimension } from '@/core/quantity/units';
 import { findPhotograph, insertRecord, listReadings, listRecords } from '@/db/captures';
 import { listGauges } from '@/db/gauges';
+import { listIdentities } from '@/db/measuring';
 import { BenchRecordCaptureSchema } from '@/model/benchRecord';
-import type { Actor } from '@/model/people';
+import { type Actor, AS_ROLE } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
 import { RECORD_KINDS, refersTo } from '@/model/recordKinds';
 import { mayDo } from '@/model/rights';
@@ -60,6 +62,15 @@ function refuseUnknown(context: Context, { job, unitType }: OpenJob, content: Re
     case 'reading-gauge':
       refuseWrongGauge(context, jobId, content);
       return;
+    case 'readings-held':
+      refuseOthersReadings(context, jobId, content);
+      return;
+    case 'figure':
+      refuseWrongFigure(context, content);
+      return;
+    case 'identity-settled':
+      refuseUncounted(context, jobId, content);
+      return;
     case 'step':
       refuseHalfStep(content);
       return;
@@ -73,7 +84,7 @@ function refuseUnknown(context: Context, { job, unitType }: OpenJob, content: Re
 function refuseWithoutRight(actor: Actor, { what }: RecordContent): void {
   const { right, noun } = RECORD_KINDS[what];
   if (!mayDo(actor.role, right))
-    throw new Refusal('no-right', `The role ${actor.role} may not keep this (${noun}).`, { right });
+    throw new Refusal('no-right', `${AS_ROLE[actor.role]} may not keep this (${noun}).`, { right });
 }
 
 function refuseWrongMoves(
@@ -103,6 +114,37 @@ function refuseWrongGauge(
   if (!gauge) throw missing('content.gaugeId', 'This gauge is not on the list.');
   if (!sameDimension(gauge.unit, reading.unit))
     throw missing('content.gaugeId', `${gauge.name} does not read ${UNIT_SYMBOL[reading.unit]}.`);
+}
+
+function refuseOthersReadings(
+  context: Context,
+  jobId: string,
+  { readingIds }: Extract<RecordContent, { what: 'readings-held' }>,
+): void {
+  const known = new Set(listReadings(context.db, jobId).map(({ id }) => id));
+  if (readingIds.some((id) => !known.has(id)))
+    throw missing('content.readingIds', 'This reading is not of this job.');
+}
+
+function refuseWrongFigure(
+  context: Context,
+  { raw, unit, gaugeId }: Extract<RecordContent, { what: 'figure' }>,
+): void {
+  const parsed = parseReading(raw);
+  if (!parsed.ok) throw missing('content.raw', parsed.message);
+  const gauge = listGauges(context.db).find(({ id }) => id === gaugeId);
+  if (!gauge) throw missing('content.gaugeId', 'This gauge is not on the list.');
+  if (!sameDimension(gauge.unit, unit))
+    throw missing('content.gaugeId', `${gauge.name} does not read ${UNIT_SYMBOL[unit]}.`);
+}
+
+function refuseUncounted(
+  context: Context,
+  jobId: string,
+  { pairId }: Extract<RecordContent, { what: 'identity-settled' }>,
+): void {
+  if (!listIdentities(context.db, jobId).some((entry) => entry.pairId === pairId))
+    throw missing('content.pairId', 'Nothing was counted on this pair yet, so there is nothing to settle.');
 }
 
 function photographOf(context: Context, jobId: string, photographId: string): void {

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { placeInWords } from '@/core/faultWords';
 import { trainInGear } from '@/core/gearing/trainOfType';
 import type { Fault } from '@/core/unit-type/fault';
 import { logChange } from '@/db/changeLog';
@@ -97,7 +98,7 @@ export const bringInType = defineUseCase('unit-type.keep', BringInSchema, (actor
       throw new Refusal(
         'bad-input',
         blocking
-          ? `${blocking.path}: ${blocking.message}. Nothing was stored.`
+          ? `${placeInWords(blocking.path, type)}: ${blocking.message}. Nothing was stored.`
           : 'This type belongs to one job. Nothing was stored.',
         { faults },
       );

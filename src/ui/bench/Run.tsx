@@ -96,7 +96,7 @@ export function Run({ counts, current, heldAt, onGo }: RunProps) {
 }
 
 /** Where there is little room the figure stands alone; what it counts is still said. */
-function Count({ station: { open, left } }: { readonly station: StationCount }) {
+function Count({ station: { open, left, done } }: { readonly station: StationCount }) {
   if (open === null) return <>later</>;
   const words = (text: string) => (
     <Box as="span" css={{ '@media (max-width: 1199px)': { fontSize: 0 } }}>
@@ -110,7 +110,9 @@ function Count({ station: { open, left } }: { readonly station: StationCount }) 
         {words(' open')}
       </>
     );
-  return words(left > 0 ? `${left} left out` : 'done');
+  if (left > 0) return words(`${left} left out`);
+  // Nothing to do where nothing is described is no work that was done.
+  return words(done > 0 ? 'done' : 'nothing here');
 }
 
 /** One tick a thing, on the lower edge of the run: 14 px for what is open, 6 px for what is done. */

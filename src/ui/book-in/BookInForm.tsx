@@ -47,6 +47,15 @@ interface BookInFormProps {
   readonly suggestedDue: string;
 }
 
+/** By what a booking that was left is recognised. */
+const leftWords = ({
+  customer,
+  machine,
+  unitTitle,
+  peg,
+}: Pick<BookIn, 'customer' | 'machine' | 'unitTitle' | 'peg'>): string =>
+  [`peg ${peg}`, customer, machine, unitTitle].filter((word) => word.trim() !== '').join(', ');
+
 /** What the counter asks when a broken unit comes in. */
 export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFormProps) {
   const router = useRouter();
@@ -73,7 +82,8 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
       dueOn: suggestedDue,
     } satisfies BookIn as BookIn,
   });
-  const { kept, forget } = useKeptForm('book in', { watch, reset });
+  // Half-filled forms belong to a person: nobody is offered what somebody else began.
+  const { left, goOn, leaveIt, forget } = useKeptForm(`book in ${actor.id}`, { watch, reset });
   const errors = formState.errors;
   const typeId = watch('unitTypeId');
   const described = typeId !== undefined;
@@ -121,16 +131,12 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
         margin="0 auto"
         noValidate
       >
-        {kept && (
-          <Flex gap="12px" align="center" wrap="wrap" marginBottom="12px">
-            What was begun on this device stands in the form again; photographs have to be chosen anew.
-            <Press
-              onClick={() => {
-                reset();
-                forget();
-              }}
-            >
-              Begin anew
+        {left && (
+          <Flex gap="12px" align="center" wrap="wrap" marginBottom="12px" data-testid="left-booking">
+            A booking was left unfinished here: {leftWords(left)}. Photographs have to be chosen anew.
+            <Press onClick={goOn}>Go on with it</Press>
+            <Press kind="quiet" onClick={leaveIt}>
+              Throw it away
             </Press>
           </Flex>
         )}

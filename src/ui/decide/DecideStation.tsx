@@ -3,6 +3,7 @@
 import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { partProposal } from '@/core/decisions/partProposal';
+import { partWords } from '@/core/wear/partWords';
 import { UNIT_DECISIONS, type UnitDecisionId } from '@/model/job';
 import { keptOr } from '../job/keptOr';
 import { LostVersions } from '../job/LostVersions';
@@ -13,6 +14,7 @@ import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { BesideSection } from '../section/BesideSection';
 import { decisionName } from '../ticket/DecideFace';
+import { NeverReused } from './NeverReused';
 
 const Cell = chakra('td', {
   base: {
@@ -74,7 +76,7 @@ export function DecideStation({ job }: OfJob) {
             <tbody>
               {parts.map((part) => {
                 const entry = snapshot.decisions.find((decision) => decision.positionId === part.position.id);
-                const proposal = partProposal(part, parts, snapshot.unitType.sets);
+                const proposal = partProposal(part, parts, snapshot);
                 return (
                   <tr key={part.position.id}>
                     <Cell>
@@ -90,7 +92,7 @@ export function DecideStation({ job }: OfJob) {
                       </Press>
                     </Cell>
                     <Cell>
-                      <GradeLine grade={part.grade} />
+                      <GradeLine grade={part.grade} words={partWords(part)} />
                     </Cell>
                     <Cell>
                       {decisionName(proposal.decision)}
@@ -109,6 +111,7 @@ export function DecideStation({ job }: OfJob) {
             </tbody>
           </chakra.table>
         </Box>
+        <NeverReused job={job} />
       </Box>
     </BesideSection>
   );
@@ -117,7 +120,7 @@ export function DecideStation({ job }: OfJob) {
 function UnitDecisionForm({ job }: OfJob) {
   const { rights } = useBench();
   const { unitDecision } = job.snapshot;
-  const [decision, setDecision] = useState<UnitDecisionId>(unitDecision?.decision ?? 'repair');
+  const [decision, setDecision] = useState<UnitDecisionId | undefined>(unitDecision?.decision);
   const [reason, setReason] = useState(unitDecision?.reason ?? '');
   const [watch, setWatch] = useState(unitDecision?.watch ?? '');
   const [trouble, setTrouble] = useState('');
@@ -184,7 +187,12 @@ function UnitDecisionForm({ job }: OfJob) {
       />
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       {mayDecide ? (
-        <Press kind="main" size="bench" disabled={reason.trim() === ''} onClick={() => void save()}>
+        <Press
+          kind="main"
+          size="bench"
+          disabled={decision === undefined || reason.trim() === ''}
+          onClick={() => void save()}
+        >
           Decide for the unit
         </Press>
       ) : (

@@ -4,6 +4,7 @@ import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { ZoomIn, ZoomOut } from 'lucide-react';
 import { useRef } from 'react';
 import { marksOn } from '@/core/imaging/marks';
+import type { Size } from '@/core/imaging/planes';
 import { PICTURE_TOOLS, type PictureTool } from '../job/pictureTools';
 import { type OfJob, useBench } from '../job/useBench';
 import type { ShownPhotograph } from '../job/useJob';
@@ -32,10 +33,23 @@ interface FullPictureProps extends OfJob {
   readonly onTool: (tool: PictureTool) => void;
 }
 
-/** One photograph with all its room: looked at closely, marked, measured; the tools stand beside it. */
-export function FullPicture({ photograph, job, tool, onTool }: FullPictureProps) {
+/** One photograph with all its room. What still waits on this device is shown once its size was read from the file. */
+export function FullPicture(props: FullPictureProps) {
+  const size = useSizeOf(props.photograph);
+  if (size === undefined) return <Box role="status">Reading the photograph …</Box>;
+  if (size === 'unreadable')
+    return (
+      <Box role="status">
+        This browser can’t show this photograph. It is kept, and is shown once the shop’s computer has it.
+      </Box>
+    );
+  return <SizedPicture {...props} size={size} />;
+}
+
+/** Looked at closely, marked, measured; the tools stand beside it. */
+function SizedPicture({ photograph, job, tool, onTool, size }: FullPictureProps & { readonly size: Size }) {
   const { rights } = useBench();
-  const picture = lookedAt(job, photograph, useSizeOf(photograph));
+  const picture = lookedAt(job, photograph, size);
   const imaging = useImaging(picture);
   // Whether a finger draws or moves is only known once the tools have been asked, and they need the pane first.
   const drawing = useRef(false);

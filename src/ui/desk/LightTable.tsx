@@ -2,8 +2,10 @@
 
 import { Box, Flex, Grid } from '@chakra-ui/react';
 import { useCallback, useMemo, useState } from 'react';
+import type { Size } from '@/core/imaging/planes';
 import type { Look } from '@/core/imaging/tiling';
 import { Press } from '../kit/Press';
+import { useSizeOf } from '../picture/lookedAt';
 import { type LookedAt, PicturePane } from '../picture/PicturePane';
 import { usePane } from '../picture/usePane';
 
@@ -93,7 +95,25 @@ interface OnTableProps {
   readonly onTakeAway: () => void;
 }
 
-function OnTable({ picture, look, onLook, alone, onAlone, onTakeAway }: OnTableProps) {
+/** What still waits on this device lies on the table once its size was read from the file. */
+function OnTable(props: OnTableProps) {
+  const size = useSizeOf(props.picture);
+  if (size === undefined || size === 'unreadable')
+    return (
+      <Box role="status">
+        {size === undefined ? 'Reading the photograph …' : 'This browser can’t show this photograph yet.'}
+      </Box>
+    );
+  return <SizedOnTable {...props} size={size} />;
+}
+
+function SizedOnTable({
+  picture: looked,
+  size: { width, height },
+  ...props
+}: OnTableProps & { readonly size: Size }) {
+  const { look, onLook, alone, onAlone, onTakeAway } = props;
+  const picture = useMemo(() => ({ ...looked, width, height }), [looked, width, height]);
   const { at, near } = look;
   // The same figures are the same look: a new object each time would set the picture back while it is moved.
   const [x, y] = at;

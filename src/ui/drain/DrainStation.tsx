@@ -2,9 +2,9 @@
 
 import { Box, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
-import { formatNumber } from '@/core/quantity/format';
 import { debrisBalance } from '@/core/strip/debris';
 import { recordsOf } from '@/core/strip/recordsOf';
+import { tellDrained } from '@/core/strip/tellDrained';
 import type { RecordOf } from '@/model/recordKinds';
 import { GLITTER, OIL_COLOURS, OIL_SMELLS, ON_MAGNET, WATER } from '@/model/records/drained';
 import { CaptureLine } from '../job/CaptureLine';
@@ -42,7 +42,7 @@ export function DrainStation(props: OfJob) {
         {drained.length === 0 && <EmptyState>Nothing is put down about the oil yet.</EmptyState>}
         {drained.map((record) => (
           <CaptureLine key={record.id} kind="record" capture={{ ...record, struck: null }} job={job}>
-            {drainedWords(record.content, job.snapshot.unitType.oil?.litres)}
+            {tellDrained(record.content, job.snapshot.unitType.oil?.litres)}
           </CaptureLine>
         ))}
         {mayTake && (drained.length === 0 || again) && (
@@ -58,23 +58,6 @@ export function DrainStation(props: OfJob) {
       </Box>
     </BesideSection>
   );
-}
-
-/** Litres against what belongs in it, and the rest in one line. */
-export function drainedWords(
-  { litres, colour, smell, water, magnet, glitter, note }: RecordOf<'drained'>,
-  capacity: number | undefined,
-): string {
-  const share = capacity === undefined ? '' : ` of ${formatNumber(capacity, 1)}`;
-  const short = capacity !== undefined && litres < capacity * 0.8 ? ', too little' : '';
-  return [
-    `${formatNumber(litres, 2)}${share} litres${short}`,
-    `${colour}, smells ${smell}`,
-    water === 'none' ? 'no water' : `water: ${water}`,
-    `magnet: ${magnet.join(', ')}`,
-    ...(glitter === 'none' ? [] : [`glitters ${glitter}`]),
-    ...(note === '' ? [] : [note]),
-  ].join('; ');
 }
 
 type Drained = RecordOf<'drained'>;
@@ -100,7 +83,12 @@ function DrainForm(props: OfJob & { readonly onKept: () => void }) {
   const take = async () => {
     const missing = unsaid(sheet);
     if (missing.length > 0) return setTrouble(`Say what you see first: ${missing.join(', ')}.`);
-    const content = { what: 'drained', ...sheet, litres: figureOf(litres) ?? Number.NaN } as Drained;
+    const amount = figureOf(litres);
+    const content = {
+      what: 'drained',
+      ...sheet,
+      ...(amount === undefined ? {} : { litres: amount }),
+    } as Drained;
     const wrong = await keep(content, 'The oil is put down');
     setTrouble(wrong ?? '');
     if (wrong) return;
@@ -121,7 +109,7 @@ function DrainForm(props: OfJob & { readonly onKept: () => void }) {
       </Heading>
       <TextField
         label="Litres that came out"
-        {...(oil ? { hint: `${oil.litres} belong in it: ${oil.kind}.` } : {})}
+        hint={`${oil ? `${oil.litres} belong in it: ${oil.kind}. ` : ''}Leave it empty if nobody measured.`}
         value={litres}
         onText={(typed) => setTyped({ litres: typed, sheet })}
         inputMode="decimal"

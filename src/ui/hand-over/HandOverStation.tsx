@@ -2,6 +2,7 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useCallback, useEffect, useState } from 'react';
+import type { BeforeIssue } from '@/core/open/beforeIssue';
 import type { ReportDocument } from '@/model/report';
 import { type OfJob, useBench } from '../job/useBench';
 import { longInstant } from '../kit/dates';
@@ -10,6 +11,7 @@ import { Press, PressLink } from '../kit/Press';
 import { send } from '../kit/send';
 import { ReportPaper } from '../report/ReportPaper';
 import { BesideSection } from '../section/BesideSection';
+import { IssueIt } from './IssueIt';
 import { OffTheRack } from './OffTheRack';
 import { StillOnDevices } from './StillOnDevices';
 
@@ -17,6 +19,7 @@ interface Draft {
   readonly document: ReportDocument;
   readonly changes: readonly string[];
   readonly nextNumber: number;
+  readonly before: BeforeIssue;
 }
 
 /** The customer's report: what it would say now, its issues so far, and the link that the customer gets. */
@@ -31,8 +34,8 @@ export function HandOverStation({ job }: OfJob) {
     else setRefusal(answer.refusal.message);
   }, [head.id]);
   useEffect(() => void load(), [load]);
-  const issue = async () => {
-    const answer = await send('POST', `/api/v1/jobs/${head.id}/reports`);
+  const issue = async (reason: string) => {
+    const answer = await send('POST', `/api/v1/jobs/${head.id}/reports`, { reason });
     setRefusal(answer.ok ? '' : answer.refusal.message);
     await job.refresh();
     await load();
@@ -83,12 +86,14 @@ export function HandOverStation({ job }: OfJob) {
             <Heading as="h3" fontSize="16px">
               What issue {draft.nextNumber} would say now
             </Heading>
-            {rights.includes('report.issue') && (
-              <Press kind="main" size="bench" onClick={() => void issue()}>
-                Issue report {head.peg}-{draft.nextNumber}
-              </Press>
-            )}
           </Flex>
+          <IssueIt
+            key={draft.nextNumber}
+            before={draft.before}
+            waitingHere={job.waiting.size}
+            words={`Issue report ${head.peg}-${draft.nextNumber}`}
+            {...(rights.includes('report.issue') ? { onIssue: (reason) => void issue(reason) } : {})}
+          />
           {reports.length > 0 && (
             <Box color="second">
               {draft.changes.length > 0

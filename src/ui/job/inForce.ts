@@ -32,8 +32,18 @@ async function catalogsFor(
   );
   return fetched.some(([, document]) => document === undefined)
     ? undefined
-    : { ...now, ...(Object.fromEntries(fetched) as Pick<Catalogs, JobCatalog>) };
+    : { ...now, ...(Object.fromEntries(fetched) as Pick<Catalogs, JobCatalog>), ...rulesBefore(pinned, now) };
 }
+
+/** Rules that a job goes over from stay at hand: what was graded by them is compared with them. */
+const rulesBefore = (
+  pinned: JobSnapshot['job']['catalogs'],
+  { 'grade-rules': rules, rulesBefore: before = [] }: Catalogs,
+): Pick<Catalogs, 'rulesBefore'> => ({
+  rulesBefore: [...before.filter(({ revision }) => revision !== rules.revision), rules].filter(
+    ({ revision }) => revision !== pinned['grade-rules'],
+  ),
+});
 
 const fetchForGood = <Document>(path: string): Promise<Document | undefined> =>
   fetch(`/api/v1/${path}`)

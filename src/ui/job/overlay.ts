@@ -132,7 +132,8 @@ const captured = (capture: QueuedCapture) => ({
 });
 
 function asReading(capture: QueuedCapture): Reading {
-  const { positionId, checkId, place, raw, unit, gaugeId, temperatureC } = capture.content as ReadingCapture;
+  const { positionId, checkId, place, raw, unit, gaugeId, temperatureC, held } =
+    capture.content as ReadingCapture;
   return {
     ...captured(capture),
     positionId,
@@ -142,6 +143,7 @@ function asReading(capture: QueuedCapture): Reading {
     unit,
     gaugeId,
     temperatureC: temperatureC ?? null,
+    ...(held ? { held } : {}),
     value: toBase(Number(raw.replace(',', '.')), unit),
   };
 }
@@ -183,7 +185,9 @@ const asIdentity = (capture: QueuedCapture): IdentityEntry =>
 
 const asAcceptance = (capture: QueuedCapture): Acceptance =>
   once(capture, () => {
-    const { positionId, checkId, readings, reason } = capture.content as unknown as Acceptance;
+    const { positionId, checkId, readings: seen, reason } = capture.content as unknown as Acceptance;
+    // What the version before left waiting names no readings: it holds for none here, until the shop's computer has read it.
+    const readings = Array.isArray(seen) ? [...seen].sort() : [String(seen)];
     const at = String(capture.content.deviceTime);
     return { positionId, checkId, readings, reason, by: capture.authorName, at };
   });

@@ -1,4 +1,6 @@
+import { identityQuestions } from '@/core/open/identityQuestions';
 import { type PartState, partState } from '@/core/wear/partStanding';
+import type { OpenQuestion } from '@/model/openQuestion';
 import type { JobSnapshot } from '@/model/snapshot';
 import type { Position } from '@/model/unitType';
 
@@ -46,10 +48,13 @@ function factsByPosition(snapshot: JobSnapshot): (position: Position) => Facts {
   const grades = byPosition(snapshot.grades);
   const acceptances = byPosition(snapshot.acceptances);
   const conflicts = (id: string) => snapshot.conflicts.filter(({ content }) => content.positionId === id);
-  // Of the records only what was counted out belongs to one part.
-  const counts = byPosition(
+  const identities = byPosition(identityQuestions(snapshot));
+  // Of the records only what was counted out, and figures without a check, belong to one part.
+  const ofOnePart = byPosition(
     snapshot.records.flatMap((record) =>
-      record.content.what === 'count' ? [{ record, positionId: record.content.positionId }] : [],
+      record.content.what === 'count' || record.content.what === 'figure'
+        ? [{ record, positionId: record.content.positionId }]
+        : [],
     ),
   );
   const checks = new Map(
@@ -60,7 +65,8 @@ function factsByPosition(snapshot: JobSnapshot): (position: Position) => Facts {
     findings: findings(id),
     grades: grades(id),
     acceptances: acceptances(id),
-    records: counts(id).map(({ record }) => record),
+    identityQuestions: identities(id),
+    records: ofOnePart(id).map(({ record }) => record),
     conflicts: snapshot.conflicts.length === 0 ? [] : conflicts(id),
     gauges,
     tooClosePolicy,
@@ -85,6 +91,10 @@ function byPosition<Row extends { readonly positionId: string | null }>(
 const sameList = (a: readonly unknown[] = [], b: readonly unknown[] = []): boolean =>
   a.length === b.length && a.every((each, index) => each === b[index]);
 
+/** Questions are worked out anew each time: they are the same where they say the same. */
+const sameQuestions = (a: readonly OpenQuestion[] = [], b: readonly OpenQuestion[] = []): boolean =>
+  a.length === b.length && JSON.stringify(a) === JSON.stringify(b);
+
 const sameFacts = (a: Facts, b: Facts): boolean =>
   a.gauges === b.gauges &&
   a.tooClosePolicy === b.tooClosePolicy &&
@@ -94,5 +104,6 @@ const sameFacts = (a: Facts, b: Facts): boolean =>
   sameList(a.grades, b.grades) &&
   sameList(a.acceptances, b.acceptances) &&
   sameList(a.records, b.records) &&
+  sameQuestions(a.identityQuestions, b.identityQuestions) &&
   sameList(a.conflicts, b.conflicts) &&
   sameList(a.unitType.checks, b.unitType.checks);

@@ -1,6 +1,7 @@
 'use client';
 
 import * as v from 'valibot';
+import { inWords } from '@/core/faultWords';
 import { RecordContentSchema } from '@/model/recordKinds';
 import { keptOr } from './keptOr';
 import { useBench } from './useBench';
@@ -14,7 +15,7 @@ export function useKeep(job: BenchJob) {
     words: string,
   ): Promise<string | undefined> => {
     const parsed = v.safeParse(RecordContentSchema, content);
-    if (!parsed.success) return `${parsed.issues[0].message}.`;
+    if (!parsed.success) return `${inWords(parsed.issues[0])}.`;
     const taken = job.take('record', { content: parsed.output });
     const trouble = await keptOr(taken, 'put it down again; it still stands here');
     if (trouble !== '') return trouble;

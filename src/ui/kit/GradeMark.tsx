@@ -46,8 +46,8 @@ export function GradeMark({ grade, size = 24, onBlue = false }: GradeMarkProps) 
   );
 }
 
-/** Shape, figure and word together. */
-export function GradeLine({ grade, onBlue = false }: GradeMarkProps) {
+/** Shape, figure and word together; `words` where more is to be said than the grade's own. */
+export function GradeLine({ grade, onBlue = false, words }: GradeMarkProps & { readonly words?: string }) {
   const bad = grade !== null && grade >= 4;
   return (
     <chakra.span
@@ -57,7 +57,7 @@ export function GradeLine({ grade, onBlue = false }: GradeMarkProps) {
       color={bad ? (onBlue ? 'oxideOnBlue' : 'oxide') : undefined}
     >
       <GradeMark grade={grade} onBlue={onBlue} />
-      <span>{gradeWords(grade)}</span>
+      <span>{words ?? gradeWords(grade)}</span>
     </chakra.span>
   );
 }

@@ -3,6 +3,7 @@
 import { Box, Flex, Grid } from '@chakra-ui/react';
 import { useState } from 'react';
 import * as v from 'valibot';
+import { inWords, placeInWords } from '@/core/faultWords';
 import { parseReading } from '@/core/quantity/parseReading';
 import { JUDGED_STATISTICS } from '@/model/checkDefinition';
 import { type Check, CheckSchema } from '@/model/checks';
@@ -122,5 +123,7 @@ function readCheckText(
     ...(places.length > 0 ? { places } : {}),
     ...(from?.ok && to?.ok ? { typical: { from: from.value, to: to.value } } : {}),
   });
-  return parsed.success ? parsed.output : `${v.getDotPath(parsed.issues[0])}: ${parsed.issues[0].message}.`;
+  return parsed.success
+    ? parsed.output
+    : `${placeInWords(v.getDotPath(parsed.issues[0]) ?? '')}: ${inWords(parsed.issues[0])}.`;
 }

@@ -3,6 +3,7 @@
 import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import * as v from 'valibot';
+import { inWords } from '@/core/faultWords';
 import { limitKey } from '@/core/limits/limitRows';
 import { parseReading } from '@/core/quantity/parseReading';
 import { unitsAlike } from '@/core/quantity/units';
@@ -196,7 +197,7 @@ export function readLimitText(text: LimitText): Limit | string {
     source: { kind: text.source, words: text.words },
     ...(text.reason.trim() ? { reason: text.reason } : {}),
   });
-  return limit.success ? limit.output : `${limit.issues[0].message}.`;
+  return limit.success ? limit.output : `${inWords(limit.issues[0])}.`;
 }
 
 function LimitForm({

@@ -3,7 +3,7 @@
 import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { JudgedCheck } from '@/core/wear/partStanding';
-import { readingsMark } from '@/core/wear/tooClose';
+import { readingIds } from '@/core/wear/tooClose';
 import { TOO_CLOSE_POLICIES } from '@/model/tooClose';
 import { keptOr } from '../job/keptOr';
 import type { BenchJob } from '../job/useJob';
@@ -28,7 +28,7 @@ export function AcceptReading({ judged, positionId, job, mayAccept }: AcceptRead
   const { tooClosePolicy } = job.snapshot;
   const rule = TOO_CLOSE_POLICIES.find(({ id }) => id === tooClosePolicy)?.name;
   const accept = async () => {
-    const readings = readingsMark(judged.readings);
+    const readings = readingIds(judged.readings);
     const taken = job.take('acceptance', { positionId, checkId: check.id, readings, reason });
     setTrouble(await keptOr(taken, 'accept it again'));
     void job.sendWaiting();

@@ -30,6 +30,7 @@ export function CorrectReading({ reading, check, job, onDone }: CorrectReadingPr
   const [reason, setReason] = useState('');
   const [place, setPlace] = useState(reading.place);
   const [gaugeId, setGaugeId] = useState(reading.gaugeId);
+  const [held, setHeld] = useState(reading.held ?? '');
   const [trouble, setTrouble] = useState('');
   const places = placesOf(check);
   const gauges = job.snapshot.gauges.filter(({ unit }) => sameDimension(unit, reading.unit));
@@ -41,6 +42,14 @@ export function CorrectReading({ reading, check, job, onDone }: CorrectReadingPr
     const wrong = await keep(content, words);
     if (wrong) setTrouble(wrong);
     else onDone();
+  };
+  const at = Math.max(
+    0,
+    run.findIndex(({ id }) => id === reading.id),
+  );
+  const sayHeld = (readings: readonly Reading[]) => {
+    const readingIds = readings.map(({ id }) => id);
+    void say({ what: 'readings-held', readingIds, held, reason }, 'How it was held was put right');
   };
   const moveAll = (step: 1 | -1) => {
     const moves = movesByOne(run, places, reading.id, step, check.every !== undefined);
@@ -118,6 +127,30 @@ export function CorrectReading({ reading, check, job, onDone }: CorrectReadingPr
           }
         >
           It was read with this gauge
+        </Press>
+      </Flex>
+      <Flex gap="8px" wrap="wrap" align="center" marginTop="8px">
+        <TextInput
+          aria-label="It was held"
+          placeholder="how it was held"
+          value={held}
+          maxLength={60}
+          width="200px"
+          list={check.holdings ? 'holdings-known' : undefined}
+          onChange={(event) => setHeld(event.target.value)}
+        />
+        {check.holdings && (
+          <datalist id="holdings-known">
+            {check.holdings.map((each) => (
+              <option key={each} value={each} />
+            ))}
+          </datalist>
+        )}
+        <Press disabled={held === (reading.held ?? '')} onClick={() => sayHeld([reading])}>
+          This one was held so
+        </Press>
+        <Press disabled={held === (reading.held ?? '')} onClick={() => sayHeld(run.slice(at))}>
+          This and all after it were held so
         </Press>
       </Flex>
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}

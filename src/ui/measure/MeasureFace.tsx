@@ -2,10 +2,11 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
-import { forecastVariation } from '@/core/gearing/forecastVariation';
 import { repeatsAtPlaces } from '@/core/metrology/repeats';
 import { baseUnit, convert } from '@/core/quantity/units';
 import { describeLimit, describeSource } from '@/core/report/describeMeasurement';
+import { runOutForecast } from '@/core/setup/runOutForecast';
+import { recordsOf } from '@/core/strip/recordsOf';
 import { findActive } from '@/core/wear/active';
 import type { JudgedCheck } from '@/core/wear/partStanding';
 import type { Check } from '@/model/checks';
@@ -14,15 +15,19 @@ import { UNIT_SYMBOL } from '@/model/units';
 import { CaptureLine } from '../job/CaptureLine';
 import { type OfJob, type OfPart, useBench } from '../job/useBench';
 import { useFigures, useReadsIn } from '../kit/figures';
+import { Arriving } from '../kit/later';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { AcceptReading } from './AcceptReading';
 import { CheckPicture } from './CheckPicture';
 import { CorrectReading } from './CorrectReading';
+import { HoldingsView } from './HoldingsView';
+import { inHolding } from './openCheck';
+import { WithoutCheck } from './pieces';
 import { ReadingPad } from './ReadingPad';
 import { RepeatsView } from './RepeatsView';
 import { PlanesNote, TemperatureNote } from './ShapeNotes';
-import { placeToRead } from './seriesWalk';
+import { heldNow, placeToRead, readInHolding } from './seriesWalk';
 import { otherWayOf, TwoWaysView } from './TwoWaysView';
 import { useMeasuring } from './useMeasuring';
 import { decimalsOfGauges, VerdictView } from './VerdictView';
@@ -34,10 +39,15 @@ export function MeasureFace(props: OfPart) {
   const judged = judgements.find(({ check }) => check.id === place.check) ?? judgements[0];
   if (!judged) {
     return (
-      <EmptyState>
-        No check is described for this part, so there is no limit to judge it by. It can be looked at,
-        photographed and graded; that nothing was measured stays visible.
-      </EmptyState>
+      <Box>
+        <EmptyState>
+          No check is described for this part, so there is no limit to judge it by. It can be measured all the
+          same.
+        </EmptyState>
+        <Arriving>
+          <WithoutCheck {...props} />
+        </Arriving>
+      </Box>
     );
   }
   return (
@@ -57,6 +67,27 @@ export function MeasureFace(props: OfPart) {
         </Flex>
       )}
       <CheckWork {...props} judged={judged} key={judged.check.id} />
+      <Besides {...props} />
+    </Box>
+  );
+}
+
+/** What no check asks for can be measured too, once somebody wants it. */
+function Besides(props: OfPart) {
+  const [open, setOpen] = useState(false);
+  const taken = recordsOf(props.job.snapshot.records, 'figure').some(
+    ({ content }) => content.positionId === props.part.position.id,
+  );
+  return (
+    <Box marginTop="12px">
+      <Press kind="quiet" aria-expanded={open || taken} onClick={() => setOpen(!open)}>
+        Measure something else
+      </Press>
+      {(open || taken) && (
+        <Arriving>
+          <WithoutCheck {...props} />
+        </Arriving>
+      )}
     </Box>
   );
 }
@@ -72,11 +103,13 @@ function CheckWork({ judged, ...props }: OfPart & { readonly judged: JudgedCheck
       reading.checkId === check.id && reading.positionId === part.position.id && !reading.struck?.slip,
   );
   const active = findActive(readings);
+  const held = heldNow(job.snapshot, check, part.position.id, measuring);
   const reading = placeToRead(
     check,
-    active.map(({ place }) => place),
+    readInHolding(job.snapshot, check, part.position.id, measuring),
     measuring,
   );
+  const here = inHolding(judged, held);
   const other = otherWayOf(judged, part.judgements);
   return (
     <Box>
@@ -92,7 +125,8 @@ function CheckWork({ judged, ...props }: OfPart & { readonly judged: JudgedCheck
         {check.picture && <CheckPicture picture={check.picture} title={`How to: ${check.howTo}`} />}
       </Flex>
       {rights.includes('capture.take') && <ReadingPad {...props} check={check} reading={reading} />}
-      <VerdictView judged={judged} gauges={gauges} />
+      <VerdictView judged={here} gauges={gauges} />
+      <HoldingsView judgement={judged.judgement} gauges={gauges} />
       <AcceptReading
         judged={judged}
         positionId={part.position.id}
@@ -100,7 +134,11 @@ function CheckWork({ judged, ...props }: OfPart & { readonly judged: JudgedCheck
         mayAccept={rights.includes('reading.accept')}
       />
       <Forecast judged={judged} job={job} part={part} />
-      <ReadingNotes judged={judged} readings={active} gauges={gauges} />
+      <ReadingNotes
+        judged={here}
+        readings={active.filter((each) => (each.held ?? '') === held)}
+        gauges={gauges}
+      />
       {other && <TwoWaysView first={judged} second={other} gauges={gauges} />}
       <Readings {...props} readings={readings} check={check} />
       <LimitWords judged={judged} />
@@ -127,6 +165,7 @@ function Readings({
             </strong>{' '}
             <AsRead reading={reading} />
             <Box as="span" fontSize="13px" color="second">
+              {reading.held ? `${reading.held}, ` : ''}
               {reading.temperatureC === null ? '' : `at ${reading.temperatureC} °C, `}
               {gauge?.name},
             </Box>
@@ -152,11 +191,12 @@ function Readings({
 
 /** What a correction changed stays in sight: where and with which gauge the reading was taken. */
 function PutRight({ reading, job }: { readonly reading: Reading; readonly job: OfJob['job'] }) {
-  const { corrected, place, gaugeId } = reading;
+  const { corrected, place, gaugeId, held } = reading;
   if (!corrected) return null;
   const gauge = job.snapshot.gauges.find(({ id }) => id === corrected.gaugeId);
   const was = [
     ...(corrected.place === place ? [] : [`taken as ${corrected.place}`]),
+    ...(corrected.held === held ? [] : [`taken as ${corrected.held ?? 'not said how it was held'}`]),
     ...(corrected.gaugeId === gaugeId ? [] : [`taken with ${gauge?.name ?? 'another gauge'}`]),
   ];
   return (
@@ -232,19 +272,17 @@ function LimitWords({ judged: { judgement } }: { readonly judged: JudgedCheck })
 }
 
 /** Run-out measured on a bevel ring says at once how far the backlash will wander. */
-function Forecast({ judged: { check, judgement }, job, part }: { readonly judged: JudgedCheck } & OfPart) {
+function Forecast({ judged, job, part }: { readonly judged: JudgedCheck } & OfPart) {
   const figures = useFigures('mm', 2);
-  if (!check.forecasts || !judgement.decisive || judgement.unit !== 'mm') return null;
-  const expected = forecastVariation(job.snapshot.unitType, part.position.id, judgement.decisive.value);
-  if (expected === undefined) return null;
-  const permitted = part.judgements.find((other) => other.check.id === check.forecasts)?.judgement.limit
-    ?.variation;
+  const forecast = runOutForecast(job.snapshot.unitType, part, judged);
+  if (!forecast) return null;
+  const { expected, permitted, beyondShims } = forecast;
   return (
     <Box marginTop="8px" borderLeft="4px solid" borderColor="metal" paddingLeft="12px" data-testid="forecast">
       This run-out alone makes the backlash wander by about <strong>{figures.quantity(expected)}</strong>
       {permitted === undefined
         ? '.'
-        : expected > permitted
+        : beyondShims
           ? `, more than the ${figures.quantity(permitted)} permitted: no shim will cure it.`
           : `; ${figures.quantity(permitted)} are permitted.`}
     </Box>

@@ -3,12 +3,13 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { Delete } from 'lucide-react';
 import { useRef, useState } from 'react';
+import { gaugesFor, usualGauge } from '@/core/metrology/gaugesFor';
 import { placesOf } from '@/core/metrology/places';
 import { REFERENCE_C } from '@/core/metrology/temperature';
 import { parseReading } from '@/core/quantity/parseReading';
-import { baseUnit, convert, sameDimension, unitsAlike } from '@/core/quantity/units';
+import { padUnit } from '@/core/quantity/readsIn';
+import { baseUnit, convert, unitsAlike } from '@/core/quantity/units';
 import type { Check } from '@/model/checks';
-import type { Gauge, Reading } from '@/model/snapshot';
 import { standInOfKind } from '@/model/standIn';
 import { UNIT_SYMBOL, type Unit } from '@/model/units';
 import { KeyCap } from '../frame/KeysHelp';
@@ -16,11 +17,16 @@ import { BenchGauge } from '../gauge/BenchGauge';
 import { keptOr } from '../job/keptOr';
 import { type OfPart, useBench } from '../job/useBench';
 import { Select, TextInput } from '../kit/Field';
+import { useReadsIn } from '../kit/figures';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-import { placeNow, type ReadingPlace, stepFrom } from './seriesWalk';
+import { heldNow, placeNow, type ReadingPlace, stepFrom } from './seriesWalk';
+import { stackToTake } from './stackToTake';
+import { TakenWith } from './TakenWith';
 import { useMeasuring } from './useMeasuring';
 
+/** As high as the screen allows: figure, gauge and keys are to be in sight together on a tablet lying on its side. */
+const KEY_HEIGHT = 'clamp(44px, calc((100dvh - 592px) / 4), 56px)';
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '−'] as const;
 
 interface ReadingPadProps extends OfPart {
@@ -35,8 +41,10 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
   const gauges = gaugesFor(job.snapshot.gauges, check);
   const [gaugeId, setGaugeId] = useState(() => usualGauge(gauges, job.snapshot.readings, check));
   const gauge = gauges.find(({ id }) => id === gaugeId);
-  const [unit, setUnit] = useState<Unit>(check.unit);
-  const [figures, setFigures] = useState('');
+  const readsIn = useReadsIn();
+  const [unit, setUnit] = useState<Unit>(() => padUnit(check, readsIn));
+  const stack = stackToTake(job.snapshot, check, part.position.id);
+  const [figures, setFigures] = useState(() => (stack ? stack.figures(unit) : ''));
   const [trouble, setTrouble] = useState('');
   const [sure, setSure] = useState(false);
   const [warmth, setWarmth] = useState('');
@@ -47,7 +55,10 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
   const field = useRef<HTMLInputElement>(null);
   const chosen = useRef(measuring);
   chosen.current = measuring;
-  const goTo = (at: string | undefined) => onMeasuring({ allRound, ...(at === undefined ? {} : { at }) });
+  const held = heldNow(job.snapshot, check, part.position.id, measuring);
+  const holding = measuring.held === undefined ? {} : { held: measuring.held };
+  const goTo = (at: string | undefined) =>
+    onMeasuring({ allRound, ...holding, ...(at === undefined ? {} : { at }) });
   if (!gauge) return <EmptyState>No gauge of this shop measures {UNIT_SYMBOL[check.unit]}.</EmptyState>;
 
   const type = (text: string) => {
@@ -70,7 +81,8 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
     }
     // Where it belongs is taken now, from the job as it stands: the screen may not have followed the last one yet.
     const place = placeNow(job.now(), check, part.position.id, chosen.current);
-    chosen.current = { allRound };
+    const heldHere = heldNow(job.now(), check, part.position.id, chosen.current).trim();
+    chosen.current = { allRound, ...holding };
     type('');
     goTo(undefined);
     const content = {
@@ -81,6 +93,7 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
       unit: takenIn,
       gaugeId,
       ...(temperature?.ok ? { temperatureC: temperature.value } : {}),
+      ...(heldHere === '' ? {} : { held: heldHere }),
     };
     const taken = job.take('reading', content);
     tellKept({
@@ -164,12 +177,22 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
         </Select>
       </Flex>
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+      {stack && (
+        <Box fontSize="13px" marginTop="4px" data-testid="stack-from-strip">
+          {stack.words} Take it, or measure the stack and type over it.
+        </Box>
+      )}
+      <TakenWith
+        {...{ check, gauges, gauge, held }}
+        onGauge={setGaugeId}
+        onHeld={(next) => onMeasuring({ allRound, held: next })}
+      />
       <Flex gap="8px" marginTop="8px">
         <Grid templateColumns="repeat(3, minmax(64px, 76px))" gap="8px">
           {KEYS.map((key) => (
             <Press
               key={key}
-              height="56px"
+              height={KEY_HEIGHT}
               fontSize="28px"
               fontWeight={600}
               padding="0"
@@ -181,19 +204,29 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
           ))}
         </Grid>
         <Flex direction="column" gap="8px" flex="1">
-          <Press type="submit" kind="take" height="120px" width="100%" flexDirection="column">
+          <Press
+            type="submit"
+            kind="take"
+            height={`calc(2 * ${KEY_HEIGHT} + 8px)`}
+            width="100%"
+            flexDirection="column"
+          >
             Take
             <KeyCap>Enter</KeyCap>
           </Press>
           <Press
-            size="bench"
+            minHeight={KEY_HEIGHT}
             onClick={() => type(figures.slice(0, -1))}
             aria-label="Take the last figure back"
           >
             <Delete size={26} aria-hidden />
           </Press>
           {places.length > 1 && (
-            <Press size="bench" onClick={() => goTo(stepFrom(places, here, 1))} aria-label="Next place">
+            <Press
+              minHeight={KEY_HEIGHT}
+              onClick={() => goTo(stepFrom(places, here, 1))}
+              aria-label="Next place"
+            >
               Next place <KeyCap>↓</KeyCap>
             </Press>
           )}
@@ -205,13 +238,11 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
           width="100%"
           aria-pressed={allRound}
           onClick={() => {
-            onMeasuring({ allRound: !allRound });
+            onMeasuring({ allRound: !allRound, ...holding });
             field.current?.focus();
           }}
         >
-          {allRound
-            ? `Only the ${check.places?.length ?? 1} required places`
-            : `Read all ${check.every.count}, round the part`}
+          {allRound ? onlyRequired(check) : `Read all ${check.every.count}, round the part`}
         </Press>
       )}
       {standIn && (
@@ -239,40 +270,23 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
           <span>°C, lengths are stated at {REFERENCE_C} °C</span>
         </Flex>
       )}
-      <Flex align="center" gap="8px" marginTop="8px" fontSize="13px">
-        <span>Gauge</span>
-        <Select aria-label="Gauge" value={gaugeId} onChange={(event) => setGaugeId(event.target.value)}>
-          {gauges.map(({ id, name, resolution, unit: own }) => (
-            <option key={id} value={id}>
-              {name}, reads to {resolution} {UNIT_SYMBOL[own]}
-            </option>
-          ))}
-        </Select>
-      </Flex>
     </Box>
   );
 }
 
-/** The gauges that read this quantity, those of a kind that suits the check first. */
-function gaugesFor(gauges: readonly Gauge[], { unit, gaugeKinds }: Check): Gauge[] {
-  const suits = ({ kind }: Gauge) => (gaugeKinds as readonly string[] | undefined)?.includes(kind) ?? true;
-  const able = gauges.filter((gauge) => sameDimension(gauge.unit, unit));
-  return [...able.filter(suits), ...able.filter((gauge) => !suits(gauge))];
-}
+/** Back from all round to what the check can't do without. */
+const onlyRequired = ({ places = [] }: Check): string =>
+  places.length === 0
+    ? 'At one place only'
+    : places.length === 1
+      ? 'Only the one required place'
+      : `Only the ${places.length} required places`;
 
 /** The size that a check usually finds, in millimetres: what lies between the jaws of a stand-in. */
 function usualSize({ typical, limits, unit }: Check): number {
   const [limit] = limits;
   const size = limit?.aim ?? limit?.max ?? limit?.min ?? (typical ? (typical.from + typical.to) / 2 : 0);
   return Math.min(300, Math.max(0, convert(size, limit?.unit ?? unit, baseUnit(unit))));
-}
-
-/** Who measured this here before will reach for the same gauge again, or else for the one in hand; a simulated one comes last. */
-function usualGauge(gauges: readonly Gauge[], readings: readonly Reading[], check: Check): string {
-  const fits = (id: string) => gauges.some((gauge) => gauge.id === id);
-  const before = readings.findLast((reading) => reading.checkId === check.id && fits(reading.gaugeId));
-  const inHand = before ?? readings.findLast((reading) => fits(reading.gaugeId));
-  return inHand?.gaugeId ?? gauges.find(({ kind }) => !standInOfKind(kind))?.id ?? gauges[0]?.id ?? '';
 }
 
 /** Ten times outside the usual span asks once: it is nearly always a wrong unit or a slipped point. */

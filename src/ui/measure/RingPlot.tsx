@@ -11,6 +11,8 @@ interface PlotProps {
   readonly series: CheckSeries;
   readonly limit: Limit | undefined;
   readonly count: number;
+  /** How far round the places are spread, degrees. */
+  readonly over?: number;
   readonly nextIndex: number | undefined;
   readonly title: string;
   readonly format: (value: number) => string;
@@ -39,7 +41,7 @@ export function spanOf({ points }: CheckSeries, limit: Limit | undefined): [numb
 }
 
 /** A series as it lies round the part: the band as a ring, readings on the fitted curve, what stands alone as an open diamond. */
-export function RingPlot({ series, limit, count, nextIndex, title, format }: PlotProps) {
+export function RingPlot({ series, limit, count, over = 360, nextIndex, title, format }: PlotProps) {
   const radius = scaleLinear(spanOf(series, limit), [INNER, OUTER]);
   const { analysis, points } = series;
   const curve = lineRadial<number>()
@@ -97,9 +99,9 @@ export function RingPlot({ series, limit, count, nextIndex, title, format }: Plo
         />
       )}
       {Array.from({ length: count }, (_, index) => {
-        const [x1, y1] = onCircle((index * 360) / count, RIM);
-        const [x2, y2] = onCircle((index * 360) / count, RIM + 8);
-        const [tx, ty] = onCircle((index * 360) / count, RIM + 20);
+        const [x1, y1] = onCircle((index * over) / count, RIM);
+        const [x2, y2] = onCircle((index * over) / count, RIM + 8);
+        const [tx, ty] = onCircle((index * over) / count, RIM + 20);
         const numbered = index === 0 || (index + 1) % every === 0;
         return (
           <g key={index}>
@@ -136,7 +138,7 @@ export function RingPlot({ series, limit, count, nextIndex, title, format }: Plo
           <circle key={place} cx={x} cy={y} r={4} fill={paint('metal')} />
         );
       })}
-      {nextIndex !== undefined && <NextMark index={nextIndex} angleDeg={(nextIndex * 360) / count} />}
+      {nextIndex !== undefined && <NextMark index={nextIndex} angleDeg={(nextIndex * over) / count} />}
     </svg>
   );
 }
@@ -171,14 +173,22 @@ const WIDE = 660;
 const TALL = 260;
 
 /** The same series laid out along the circle. */
-export function UnrolledPlot({ series, limit, count, title, format }: Omit<PlotProps, 'nextIndex'>) {
-  const x = scaleLinear([0, 360], [44, WIDE - 10]);
+export function UnrolledPlot({
+  series,
+  limit,
+  count,
+  over = 360,
+  title,
+  format,
+}: Omit<PlotProps, 'nextIndex'>) {
+  const x = scaleLinear([0, over], [44, WIDE - 10]);
   const y = scaleLinear(spanOf(series, limit), [TALL - 30, 10]);
   const { analysis, points } = series;
   const fitted = analysis
     ? Array.from(
         { length: 181 },
-        (_, index) => `${x(index * 2)},${y(analysis.mean + harmonicsAt(analysis.harmonics, index * 2))}`,
+        (_, index) =>
+          `${x((index * over) / 180)},${y(analysis.mean + harmonicsAt(analysis.harmonics, (index * over) / 180))}`,
       ).join(' ')
     : '';
   return (
@@ -208,7 +218,7 @@ export function UnrolledPlot({ series, limit, count, title, format }: Omit<PlotP
         index === undefined ? null : (
           <text
             key={index}
-            x={x((index * 360) / count)}
+            x={x((index * over) / count)}
             y={TALL - 8}
             textAnchor="middle"
             fill={paint('ink')}
@@ -224,7 +234,8 @@ export function UnrolledPlot({ series, limit, count, title, format }: Omit<PlotP
           data-order={harmonic.order}
           points={Array.from(
             { length: 121 },
-            (_, index) => `${x(index * 3)},${y(analysis.mean + harmonicsAt([harmonic], index * 3))}`,
+            (_, index) =>
+              `${x((index * over) / 120)},${y(analysis.mean + harmonicsAt([harmonic], (index * over) / 120))}`,
           ).join(' ')}
           fill="none"
           stroke={paint('second')}

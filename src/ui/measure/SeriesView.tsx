@@ -3,6 +3,7 @@
 import { Box, chakra, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { CheckJudgement } from '@/core/metrology/judgeCheck';
+import { overDeg } from '@/core/metrology/places';
 import { tellSeries } from '@/core/metrology/tellSeries';
 import { decimalsFor } from '@/core/quantity/format';
 import type { Check } from '@/model/checks';
@@ -34,7 +35,10 @@ export function SeriesView({ check, judgement, resolution, nextPlace, onRead }: 
   const title = `${check.title} round the part, ${series.points.length} of ${count} read, in ${UNIT_SYMBOL[figures.unit]}`;
   // A limit on a total or a difference is no circle that readings could lie beyond.
   const ofTotal = check.statistic === 'tir' || check.statistic === 'range';
-  const plot = { series, limit: ofTotal ? undefined : limit, count, title, format };
+  const plot = {
+    ...{ series, limit: ofTotal ? undefined : limit, count, title, format },
+    over: check.every ? overDeg(check.every) : 360,
+  };
   return (
     <Box as="section" aria-label={`${check.title}, series`} data-testid="series">
       <Flex justify="space-between" align="center" wrap="wrap" gap="8px">

@@ -84,7 +84,9 @@ function whichFigure({ statistic, place }: NonNullable<JudgedCheck['judgement'][
 }
 
 function missingWords(word: JudgedCheck['judgement']['word'], placesMissing: readonly string[]): string {
-  if (placesMissing.length > 0) return `Still to read: ${placesMissing.join(', ')}.`;
+  const named = placesMissing.filter((place) => place !== '');
+  if (named.length > 0) return `Still to read: ${named.join(', ')}.`;
+  if (placesMissing.length > 0) return 'Not read at its own place yet.';
   return word === 'not-measured'
     ? 'Read all round the part: the difference round the circle has a limit too.'
     : '';

@@ -2,5 +2,8 @@
 
 import { later } from '../kit/later';
 
+/** For a part that no check is described of, and for what no check asks. */
+export const WithoutCheck = later(() => import('./WithoutCheck').then((m) => m.WithoutCheck));
+
 /** The series of the check that is measured: comes when one is. */
 export const OpenSeries = later(() => import('./OpenSeries').then((m) => m.OpenSeries));

@@ -24,6 +24,8 @@ export function stepFrom(places: readonly string[], here: string, step: 1 | -1):
 export interface Measuring {
   readonly at?: string;
   readonly allRound?: boolean;
+  /** How the part is held now; nothing chosen: as it was for the last reading. */
+  readonly held?: string;
 }
 
 export interface ReadingPlace {
@@ -47,6 +49,27 @@ export function placeToRead(
   return { places, allRound: round, here: at ?? nextUnread(places, new Set(readPlaces), readPlaces.at(-1)) };
 }
 
+type Readings = Pick<JobSnapshot, 'readings'>;
+const ownOf = ({ readings }: Readings, check: Check, positionId: string) =>
+  findActive(readings).filter((reading) => reading.checkId === check.id && reading.positionId === positionId);
+
+/** How the part is held now: as was chosen, else as for the last reading of this check; empty where nobody said it. */
+export const heldNow = (job: Readings, check: Check, positionId: string, { held }: Measuring): string =>
+  held ?? ownOf(job, check, positionId).at(-1)?.held ?? '';
+
+/** The places that were read with the part held as it is now: another set-up begins afresh. */
+export function readInHolding(
+  job: Readings,
+  check: Check,
+  positionId: string,
+  measuring: Measuring,
+): string[] {
+  const now = heldNow(job, check, positionId, measuring);
+  return ownOf(job, check, positionId)
+    .filter(({ held = '' }) => held === now)
+    .map(({ place }) => place);
+}
+
 /** Where the next reading of this check belongs in the job as it stands at this moment. */
 export function placeNow(
   { readings }: Pick<JobSnapshot, 'readings'>,
@@ -54,12 +77,5 @@ export function placeNow(
   positionId: string,
   measuring: Measuring,
 ): string {
-  const own = findActive(readings).filter(
-    (reading) => reading.checkId === check.id && reading.positionId === positionId,
-  );
-  return placeToRead(
-    check,
-    own.map(({ place }) => place),
-    measuring,
-  ).here;
+  return placeToRead(check, readInHolding({ readings }, check, positionId, measuring), measuring).here;
 }

@@ -5,9 +5,11 @@ import { useState } from 'react';
 import { formatNumber } from '@/core/quantity/format';
 import { patternAdvice } from '@/core/setup/patternAdvice';
 import { ownSensitivities, type PatternRound, patternRounds } from '@/core/setup/patternRounds';
+import { runOutFirst } from '@/core/setup/runOutForecast';
 import type { OfJob } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { Field, TextInput } from '../kit/Field';
+import { useFigures } from '../kit/figures';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { FlankSketch } from './FlankSketch';
@@ -29,6 +31,7 @@ export function PatternRounds(props: PatternRoundsProps) {
   const leftOut = rounds.reduce((sum, round) => sum + round.leftOut, 0);
   if (read.length === 0 && leftOut === 0) return null;
   const [first, last] = [read[0], read.at(-1)];
+  const comesFirst = runOutFirst(job.snapshot.unitType, job.parts, positionId);
   return (
     <Box as="section" data-testid="pattern-advice" aria-label="Contact pattern" marginTop="16px">
       <Heading as="h3" fontSize="16px">
@@ -41,7 +44,7 @@ export function PatternRounds(props: PatternRoundsProps) {
       )}
       {first && first !== last && <Round title="As found" round={first} />}
       {last && <Round title={first === last && !last.move ? 'As found' : tellMove(last)} round={last} />}
-      {last && <Advice rounds={rounds} last={last} />}
+      {last && (comesFirst ? <RunOutFirst first={comesFirst} /> : <Advice rounds={rounds} last={last} />)}
       {mayTake && last && <MoveForm {...props} />}
     </Box>
   );
@@ -75,6 +78,20 @@ function Round({ title, round }: { readonly title: string; readonly round: Patte
           </Box>
         ))}
       </Flex>
+    </Box>
+  );
+}
+
+/** While a run-out that no shim cures stands, a move of the set-up would be advice against it. */
+function RunOutFirst({ first }: { readonly first: NonNullable<ReturnType<typeof runOutFirst>> }) {
+  const figures = useFigures('mm', 2);
+  return (
+    <Box marginTop="8px" data-testid="run-out-first">
+      <Box fontWeight={650}>First the run-out, then the pattern: no move is advised.</Box>
+      {first.check} of {first.part} alone makes the backlash wander by about{' '}
+      {figures.quantity(first.expected)}, more than the {figures.quantity(first.permitted ?? 0)} permitted. No
+      shim and no depth will cure that: clean and dress the seat, turn the ring to another place, or true what
+      carries it; then mark the pattern again.
     </Box>
   );
 }

@@ -15,6 +15,9 @@ export interface Imaging {
   readonly stop: () => void;
 }
 
+/** A worker that says nothing for so long has died without a word. */
+const SILENT_MS = 60_000;
+
 const STEPS = { fetched: 'Decoding the picture …', decoded: 'Measuring …' } as const;
 
 /** A worker for one picture: one sum at a time, with what it is doing, and a way to stop it. */
@@ -41,19 +44,37 @@ export function useImaging(picture: LookedAt): Imaging {
       const id = tasks.current;
       setDoing('Fetching the picture …');
       return new Promise((resolve) => {
+        let silent: ReturnType<typeof setTimeout>;
         const settle = (answer: ImagingAnswer<never>) => {
+          clearTimeout(silent);
           setDoing(undefined);
           giveUp.current = undefined;
           resolve(answer);
         };
+        // What failed can't be asked again: the next sum begins with another worker.
+        const fail = (message: string) => {
+          own.terminate();
+          if (worker.current === own) worker.current = undefined;
+          settle({ ok: false, message });
+        };
+        const listen = () => {
+          clearTimeout(silent);
+          silent = setTimeout(
+            () => fail('The measurement took too long and was stopped; the picture is kept'),
+            SILENT_MS,
+          );
+        };
+        listen();
         giveUp.current = () => settle({ ok: false, message: 'Stopped' });
         own.onmessage = ({ data }: MessageEvent<ImagingMessage>) => {
           if (data.id !== id) return;
+          listen();
           if ('step' in data) setDoing(STEPS[data.step]);
           else if (data.ok) settle({ ok: true, result: data.result as never });
           else settle({ ok: false, message: data.message });
         };
-        own.onerror = () => settle({ ok: false, message: 'The measurement failed; the picture is kept' });
+        own.onerror = () => fail('The measurement failed; the picture is kept');
+        own.onmessageerror = () => fail('The measurement failed; the picture is kept');
         own.postMessage({ id, source, work } satisfies ImagingTask);
       });
     },

@@ -19,10 +19,13 @@ export function lookedAt(job: BenchJob, photograph: ShownPhotograph, size: Size 
   };
 }
 
-/** The size of a photograph; of one that still waits on this device it is read from the file itself. */
-export function useSizeOf(photograph: ShownPhotograph): Size {
+/**
+ * The size of a photograph; of one that still waits on this device it is read from the file itself. Nothing while it is being read:
+ * what is laid over a picture can't be laid over one without a size; `unreadable` where this browser can't show the file.
+ */
+export function useSizeOf(photograph: Size & { readonly waiting?: Blob }): Size | 'unreadable' | undefined {
   const { waiting, width, height } = photograph;
-  const [read, setRead] = useState<Size>();
+  const [read, setRead] = useState<Size | 'unreadable'>();
   useEffect(() => {
     if (!waiting) return;
     let current = true;
@@ -32,10 +35,10 @@ export function useSizeOf(photograph: ShownPhotograph): Size {
         bitmap.close();
       })
       // What this browser can't show is shown when the shop's computer has it.
-      .catch(() => undefined);
+      .catch(() => current && setRead('unreadable'));
     return () => {
       current = false;
     };
   }, [waiting]);
-  return waiting ? (read ?? { width: 0, height: 0 }) : { width, height };
+  return waiting ? read : { width, height };
 }

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Heading } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import { formatNumber } from '@/core/quantity/format';
-import { groupOpen } from '@/core/report/groupOpen';
+import { groupOpen, groupWorn } from '@/core/report/groupOpen';
 import type { ReportDocument, ReportPart } from '@/model/report';
 import { longDate } from '../kit/dates';
 import { GradeMark } from '../kit/GradeMark';
@@ -16,6 +16,7 @@ interface ReportPaperProps {
 export function ReportPaper({ document: report, photographUrl }: ReportPaperProps) {
   const { unit, shop, cause, proposal } = report;
   const { unseen, questioned } = groupOpen(report.open);
+  const worn = groupWorn(report.worn);
   return (
     <Box as="article" maxWidth="760px" lineHeight="22px">
       <Box borderBottom="2px solid" borderColor="metal" paddingBottom="8px">
@@ -60,9 +61,23 @@ export function ReportPaper({ document: report, photographUrl }: ReportPaperProp
           </p>
         ))}
       </Part>
-      {report.worn.length > 0 && (
+      {(report.evidence ?? []).length > 0 && (
+        <Part title="What else we saw">
+          {report.evidence?.map(({ title, lines }) => (
+            <p key={title}>
+              <strong>{title}:</strong> {lines.join(' ')}
+            </p>
+          ))}
+        </Part>
+      )}
+      {worn.within.length > 0 && (
         <Part title="Worn, within limits">
-          <PartNames parts={report.worn} />
+          <PartNames parts={worn.within} />
+        </Part>
+      )}
+      {worn.byEye.length > 0 && (
+        <Part title="Worn, judged by eye: no limit is known">
+          <PartNames parts={worn.byEye} />
         </Part>
       )}
       {report.sound.length > 0 && (
@@ -73,6 +88,11 @@ export function ReportPaper({ document: report, photographUrl }: ReportPaperProp
       {report.open.length > 0 && (
         <Part title="Not settled">
           <Box color="second">These are open questions. They are not a sign that a part is good.</Box>
+          {report.issuedDespite && (
+            <p>
+              Issued all the same by {report.issuedDespite.by}: {report.issuedDespite.reason}.
+            </p>
+          )}
           {questioned.map(({ positionId, name, questions }) => (
             <p key={positionId} data-open={positionId}>
               <strong>{name}:</strong> {questions.join('; ')}

@@ -4,6 +4,7 @@ import { Box, chakra } from '@chakra-ui/react';
 import { familyName } from '@/core/catalogs/words';
 import { tellOpen } from '@/core/open/tellOpen';
 import type { PartState } from '@/core/wear/partStanding';
+import { partWords } from '@/core/wear/partWords';
 import type { Catalogs } from '@/model/catalogs';
 import { GradeLine } from '../kit/GradeMark';
 
@@ -45,7 +46,7 @@ export function PartList({ parts, words, selected, onOpen }: PartListProps) {
                 {position.oneUse ? ', one-use' : ''}
               </chakra.span>
             </span>
-            <GradeLine grade={grade} />
+            <GradeLine grade={grade} words={partWords({ grade, openQuestions })} />
             <chakra.span color="second" fontSize="13px">
               {openQuestions[0]
                 ? `${openQuestions.length} open: ${tellOpen(openQuestions[0])}`

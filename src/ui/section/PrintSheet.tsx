@@ -2,8 +2,8 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import type { PartState } from '@/core/wear/partStanding';
+import { partWords } from '@/core/wear/partWords';
 import type { UnitType } from '@/model/unitType';
-import { gradeWords } from '../kit/GradeMark';
 import { engagedTrain } from './engagedTrain';
 import { Paper } from './paper';
 import { SectionDrawing } from './SectionDrawing';
@@ -51,7 +51,7 @@ export function PrintSheet({ unitType, parts, lines, back, gear, coast = false }
             return (
               <li key={id}>
                 {name}
-                {part ? `: ${gradeWords(part.grade)}` : ''}
+                {part ? `: ${partWords(part)}` : ''}
               </li>
             );
           })}

@@ -9,8 +9,8 @@ import { powerPath } from '@/core/section/powerPath';
 import { gatherPieces } from '@/core/section/reach';
 import { type WalkKey, walkFrom } from '@/core/section/walk';
 import type { PartState } from '@/core/wear/partStanding';
+import { partWords } from '@/core/wear/partWords';
 import type { UnitType } from '@/model/unitType';
-import { gradeWords } from '../kit/GradeMark';
 import { Fan } from './Fan';
 import { HatchPatterns } from './HatchPatterns';
 import { Lens } from './Lens';
@@ -83,6 +83,7 @@ export function SectionDrawing({
   );
   const path = useMemo(() => inGear && powerPath(unitType, section, inGear), [unitType, section, inGear]);
   const gradeOf = useCallback((id: string) => states.get(id)?.grade ?? null, [states]);
+  const wordsOf = (id: string) => states.get(id)?.words ?? '';
   const isBad = (id: string) => (gradeOf(id) ?? 0) >= 4;
   const nameOf = (id: string) => unitType.positions.find((position) => position.id === id)?.name ?? id;
   const focused = cursor ?? selected ?? section.walk[0];
@@ -144,7 +145,7 @@ export function SectionDrawing({
         <Focusables
           section={section}
           nameOf={nameOf}
-          gradeOf={asDescribed ? undefined : gradeOf}
+          wordsOf={asDescribed ? undefined : wordsOf}
           focused={focused}
           onFocus={setCursor}
         />
@@ -179,13 +180,11 @@ export function SectionDrawing({
 
 const isWalkKey = (key: string): key is WalkKey => /^Arrow(Left|Right|Up|Down)$/.test(key);
 
-type Graded = readonly (readonly [string, PartState['grade']])[];
+type Graded = readonly (readonly [id: string, grade: PartState['grade'], words: string])[];
 const gradesAsText = (parts: readonly PartState[]): string =>
-  JSON.stringify(parts.map(({ position, grade }) => [position.id, grade]) satisfies Graded);
+  JSON.stringify(parts.map((part) => [part.position.id, part.grade, partWords(part)]) satisfies Graded);
 const statesFrom = (grades: string) =>
-  new Map(
-    (JSON.parse(grades) as Graded).map(([id, grade]) => [id, { grade, words: gradeWords(grade) }] as const),
-  );
+  new Map((JSON.parse(grades) as Graded).map(([id, grade, words]) => [id, { grade, words }] as const));
 
 function isSmall(section: Section, id: string): boolean {
   const box = section.boxes.get(id);
@@ -195,13 +194,13 @@ function isSmall(section: Section, id: string): boolean {
 interface FocusablesProps {
   readonly section: Section;
   readonly nameOf: (id: string) => string;
-  readonly gradeOf: ((id: string) => PartState['grade']) | undefined;
+  readonly wordsOf: ((id: string) => string) | undefined;
   readonly focused: string | undefined;
   readonly onFocus: (id: string) => void;
 }
 
 /** One stop for the Tab key; arrows walk from there. Every piece has a name for those who do not see the drawing. */
-function Focusables({ section, nameOf, gradeOf, focused, onFocus }: FocusablesProps) {
+function Focusables({ section, nameOf, wordsOf, focused, onFocus }: FocusablesProps) {
   return (
     <g>
       {section.walk.map((id) => {
@@ -213,7 +212,7 @@ function Focusables({ section, nameOf, gradeOf, focused, onFocus }: FocusablesPr
             data-position={id}
             role="button"
             tabIndex={id === focused ? 0 : -1}
-            aria-label={gradeOf ? `${nameOf(id)}, ${gradeWords(gradeOf(id))}` : nameOf(id)}
+            aria-label={wordsOf ? `${nameOf(id)}, ${wordsOf(id)}` : nameOf(id)}
             x={box.left - 3}
             y={box.top - 3}
             width={box.right - box.left + 6}

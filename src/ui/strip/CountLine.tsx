@@ -4,12 +4,20 @@ import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { tellOpen } from '@/core/open/tellOpen';
 import { type InventoryLine, inventoryQuestion } from '@/core/strip/inventory';
+import type { Position } from '@/model/unitType';
 import type { OfJob } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { TextInput } from '../kit/Field';
 import { figureOf } from '../kit/figureOf';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+
+/** What “there” says: as many as belong there, where the type says how many; else that it is there, and no figure. */
+export const countedAs = ({ quantity }: Position, expected: number): { counted?: number } =>
+  quantity === undefined ? {} : { counted: expected };
+
+const countedBefore = (count: InventoryLine['count']): { counted?: number } =>
+  count?.content.counted === undefined ? {} : { counted: count.content.counted };
 
 /** One kind of piece: how many belong there, how many were counted, and whether they are the right ones. */
 export function CountLine({ line, ...props }: OfJob & { readonly line: InventoryLine }) {
@@ -18,9 +26,13 @@ export function CountLine({ line, ...props }: OfJob & { readonly line: Inventory
   const [text, setText] = useState('');
   const [trouble, setTrouble] = useState('');
   const question = inventoryQuestion(line);
-  const take = async (over: { counted: number; wrong?: boolean }) => {
-    const content = { what: 'count' as const, positionId: position.id, note: '', ...over };
-    const wrong = await keep(content, `${position.name}: ${over.counted} counted`);
+  const take = async (over: { counted?: number; wrong?: boolean }) => {
+    const content = {
+      ...({ what: 'count', version: 2, positionId: position.id, note: '' } as const),
+      ...over,
+    };
+    const words = over.counted === undefined ? 'there' : `${over.counted} counted`;
+    const wrong = await keep(content, `${position.name}: ${words}`);
     setTrouble(wrong ?? '');
     if (!wrong) setText('');
   };
@@ -48,14 +60,18 @@ export function CountLine({ line, ...props }: OfJob & { readonly line: Inventory
               onChange={(event) => setText(event.target.value)}
             />
           )}
-          <Press onClick={() => void take({ counted: counted ?? expected })}>
-            {text.trim() === '' ? 'There' : 'Take'}
+          <Press
+            onClick={() => void take(counted === undefined ? countedAs(position, expected) : { counted })}
+          >
+            {text.trim() === '' ? (expected > 1 ? `All ${expected} there` : 'There') : 'Take'}
           </Press>
           <Press onClick={() => void take({ counted: 0 })} aria-label={`${position.name} is missing`}>
             Missing
           </Press>
           <Press
-            onClick={() => void take({ counted: count?.content.counted ?? expected, wrong: true })}
+            onClick={() =>
+              void take({ ...countedAs(position, expected), ...countedBefore(count), wrong: true })
+            }
             aria-label={`${position.name} is not what belongs there`}
           >
             Wrong

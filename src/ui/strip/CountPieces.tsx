@@ -6,7 +6,7 @@ import type { Position } from '@/model/unitType';
 import type { OfJob } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { Press } from '../kit/Press';
-import { CountLine } from './CountLine';
+import { CountLine, countedAs } from './CountLine';
 
 /** The pieces of one step: all there at one press, or counted one by one where there are several or something is wrong. */
 export function CountPieces({ positions, ...props }: OfJob & { readonly positions: readonly Position[] }) {
@@ -17,7 +17,7 @@ export function CountPieces({ positions, ...props }: OfJob & { readonly position
   const allThere = async () => {
     for (const { position, expected } of open)
       await keep(
-        { what: 'count', positionId: position.id, counted: expected, note: '' },
+        { what: 'count', version: 2, positionId: position.id, ...countedAs(position, expected), note: '' },
         `${position.name}: all there`,
       );
   };

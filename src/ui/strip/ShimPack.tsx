@@ -3,9 +3,11 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { formatNumber } from '@/core/quantity/format';
+import { convert } from '@/core/quantity/units';
 import type { RecordOf } from '@/model/recordKinds';
 import { TextField } from '../kit/Field';
 import { figureOf } from '../kit/figureOf';
+import { useReadsIn } from '../kit/figures';
 import { Press } from '../kit/Press';
 
 type Shims = NonNullable<RecordOf<'step'>['shims']>;
@@ -23,14 +25,18 @@ export function ShimPack({
   readonly onChange: (pieces: Shims) => void;
 }) {
   const [text, setText] = useState('');
-  const thicknessMm = figureOf(text);
+  const unit = useReadsIn() === 'inch' ? 'thou' : 'mm';
+  const typed = figureOf(text);
+  // To a tenth of a micrometre: what a thou is in millimetres has no end of decimals that mean anything.
+  const thicknessMm = typed && Number(convert(typed, unit, 'mm').toFixed(4));
+  const show = (mm: number) => formatNumber(convert(mm, 'mm', unit), unit === 'mm' ? 2 : 1);
   const sum = pieces.reduce((all, piece) => all + piece.thicknessMm, 0);
   return (
     <Box marginBottom="12px">
       <Flex gap="8px" align="flex-end" wrap="wrap">
         <Box flex="0 1 240px">
           <TextField
-            label={`${name}: a shim, mm`}
+            label={`${name}: a shim, ${unit}`}
             hint="As they lie, from the case inward."
             value={text}
             onText={setText}
@@ -51,17 +57,19 @@ export function ShimPack({
           <Press
             key={index}
             marginBottom="36px"
-            aria-label={`Take ${piece.thicknessMm} mm off`}
+            aria-label={`Take ${show(piece.thicknessMm)} ${unit} off`}
             onClick={() => onChange(pieces.filter((_, other) => other !== index))}
           >
-            {formatNumber(piece.thicknessMm, 2)} ×
+            {show(piece.thicknessMm)} ×
           </Press>
         ))}
       </Flex>
       {pieces.length > 0 && (
         <Box>
           {pieces.length === 1 ? '1 shim' : `${pieces.length} shims`}, together{' '}
-          <strong>{formatNumber(sum, 2)} mm</strong>
+          <strong>
+            {show(sum)} {unit}
+          </strong>
         </Box>
       )}
     </Box>

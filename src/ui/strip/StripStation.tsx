@@ -3,9 +3,11 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type PlanStep, rebuildOrder, stripPlan } from '@/core/strip/stripPlan';
+import { TeethCounted } from '../identity/pieces';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { TextField } from '../kit/Field';
+import { Arriving } from '../kit/later';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { StationPictures } from '../photographs/StationPictures';
@@ -75,6 +77,11 @@ export function StripStation(props: OfJob) {
                 planned={current}
                 onKept={() => setChosen(undefined)}
               />
+            )}
+            {current && (
+              <Arriving quietly>
+                <TeethCounted job={job} positions={current.step.positions} />
+              </Arriving>
             )}
             {!current && plan.steps.length > 0 && <Box fontWeight={650}>Every step is done or left out.</Box>}
             <StationPictures {...props} station="strip" {...(current ? { stepId: current.step.id } : {})} />

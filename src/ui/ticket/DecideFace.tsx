@@ -2,9 +2,9 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
-import { partProposal } from '@/core/decisions/partProposal';
+import { deciding, matesOf, partProposal } from '@/core/decisions/partProposal';
 import { forbidsDecision, needsReason } from '@/core/decisions/proposeDecision';
-import { findActive } from '@/core/wear/active';
+import type { PartState } from '@/core/wear/partStanding';
 import { PART_DECISIONS, type PartDecisionId } from '@/model/job';
 import { evidenceOf } from '../job/evidenceOf';
 import { keptOr } from '../job/keptOr';
@@ -17,26 +17,38 @@ import { Press } from '../kit/Press';
 export const decisionName = (id: PartDecisionId | undefined): string =>
   PART_DECISIONS.find((decision) => decision.id === id)?.name ?? 'Not decided';
 
+const decisionOf = ({ snapshot }: OfPart['job'], { position }: PartState) =>
+  snapshot.decisions.find(({ positionId }) => positionId === position.id);
+
 /** What becomes of the part: the tool proposes with a reason in one line, a person decides. */
 export function DecideFace({ part, job }: OfPart) {
   const { rights } = useBench();
   const { position } = part;
   const { snapshot, parts } = job;
   const entry = snapshot.decisions.find((decision) => decision.positionId === position.id);
-  const proposal = partProposal(part, parts, snapshot.unitType.sets);
-  const modes = findActive(snapshot.findings)
-    .filter((finding) => finding.positionId === position.id)
-    .map((finding) => finding.mode);
+  const known = deciding(part, parts, snapshot);
+  const proposal = partProposal(part, parts, snapshot);
+  // Who replaces a part with its mate decides for both: each gets a decision of its own.
+  const alongWith = matesOf(part, parts, snapshot).filter(
+    (mate) => decisionOf(job, mate)?.decision !== 'replace-with-mate',
+  );
   const [reason, setReason] = useState('');
   const [trouble, setTrouble] = useState('');
-  const decide = async (decision: PartDecisionId) => {
-    const taken = job.take('decision', {
-      ...{ positionId: position.id, version: entry?.version ?? 0, decision, reason },
-      ...{ proposed: proposal.decision, evidence: evidenceOf(job, position.id) },
+  const put = (of: PartState, decision: PartDecisionId, why: string) =>
+    job.take('decision', {
+      ...{ positionId: of.position.id, version: decisionOf(job, of)?.version ?? 0, decision, reason: why },
+      proposed: partProposal(of, parts, snapshot).decision,
+      evidence: evidenceOf(job, of.position.id),
     });
-    const wrong = await keptOr(taken, 'decide it again');
-    setTrouble(wrong);
-    if (wrong !== '') return;
+  const decide = async (decision: PartDecisionId) => {
+    const mates = decision === 'replace-with-mate' ? alongWith : [];
+    const taken = [
+      put(part, decision, reason),
+      ...mates.map((mate) => put(mate, decision, `goes along with ${position.name}`)),
+    ];
+    const wrong = (await Promise.all(taken.map((each) => keptOr(each, 'decide it again')))).find(Boolean);
+    setTrouble(wrong ?? '');
+    if (wrong) return;
     setReason('');
     await job.sendWaiting();
   };
@@ -76,7 +88,7 @@ export function DecideFace({ part, job }: OfPart) {
           </Field>
           <Flex wrap="wrap" gap="8px">
             {PART_DECISIONS.map(({ id, name }) => {
-              const forbidden = forbidsDecision(id, position, part.grade, modes);
+              const forbidden = forbidsDecision(id, known);
               const wanting = needsReason(id, proposal.decision) && reason.trim() === '';
               return (
                 <Press
@@ -94,6 +106,11 @@ export function DecideFace({ part, job }: OfPart) {
             })}
           </Flex>
         </>
+      )}
+      {rights.includes('part.decide') && alongWith.length > 0 && (
+        <Box fontSize="13px" color="second" marginTop="8px">
+          “Replace with mate” decides for {alongWith.map(({ position: { name } }) => name).join(', ')} too.
+        </Box>
       )}
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
     </Box>

@@ -3,9 +3,12 @@
 import { Box, Flex, Heading, Tabs } from '@chakra-ui/react';
 import { X } from 'lucide-react';
 import { cautionsForFamily } from '@/core/catalogs/cautions';
+import { partWords } from '@/core/wear/partWords';
+import { TeethCounted } from '../identity/pieces';
 import { type OfPart, useBench } from '../job/useBench';
 import { TICKET_FACES, type TicketFace } from '../job/useBenchPlace';
-import { GradeMark, gradeWords } from '../kit/GradeMark';
+import { GradeMark } from '../kit/GradeMark';
+import { Arriving } from '../kit/later';
 import { CautionSign } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { MeasureFace } from '../measure/MeasureFace';
@@ -32,7 +35,7 @@ export function Ticket(props: OfPart) {
         <Box flex="1" minWidth="0">
           <Heading as="h2">{position.name}</Heading>
           <Box fontSize="13px" color="second">
-            {gradeWords(grade)}
+            {partWords(props.part)}
             {position.oneUse ? ' · one-use' : ''}
             {position.quantity ? ` · ${(position.quantity.rows ?? 1) * position.quantity.count} pieces` : ''}
           </Box>
@@ -74,6 +77,11 @@ export function Ticket(props: OfPart) {
           <Face {...props} />
         </Tabs.Content>
       </Tabs.Root>
+      {place.face === 'look' && (
+        <Arriving quietly>
+          <TeethCounted job={props.job} positions={[position.id]} />
+        </Arriving>
+      )}
       {position.orientation && (
         <Box marginTop="12px" fontSize="13px">
           <strong>Which way round:</strong> {position.orientation}

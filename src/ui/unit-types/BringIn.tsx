@@ -80,7 +80,7 @@ export function BringIn() {
       </Press>
       {found && (
         <Box marginTop="16px" data-testid="looked-at">
-          <FaultList faults={found.faults} />
+          <FaultList faults={found.faults} of={found.type} />
           {found.type && <Preview type={found.type} ratios={found.ratios} />}
           {found.type && found.mayBeStored && (
             <Box maxWidth="640px" marginTop="12px">
@@ -88,7 +88,7 @@ export function BringIn() {
               <Press kind="main" disabled={note.trim() === ''} onClick={() => void store(found.revision)}>
                 {found.revision === 1
                   ? 'Store it as a new type'
-                  : `Store it as revision ${found.revision} of ${found.type.id}`}
+                  : `Store it as revision ${found.revision} of ${found.type.title}`}
               </Press>
             </Box>
           )}

@@ -1,6 +1,7 @@
 'use client';
 
 import { Box } from '@chakra-ui/react';
+import { placeInWords } from '@/core/faultWords';
 import type { Fault } from '@/core/unit-type/fault';
 import { Press } from '../kit/Press';
 
@@ -13,8 +14,11 @@ const BLOCKS: Record<Fault['blocks'], string> = {
 /** Everything that is wrong with a description, what each fault blocks, and the way to its place. */
 export function FaultList({
   faults,
+  of,
   onGo,
 }: {
+  /** The description that they are of: its parts and lists are called by their names. */
+  readonly of?: unknown;
   readonly faults: readonly Fault[];
   readonly onGo?: (path: string) => void;
 }) {
@@ -25,10 +29,10 @@ export function FaultList({
         <Box as="li" key={`${path} ${message}`} color={blocks === 'nothing' ? undefined : 'oxide'}>
           {onGo ? (
             <Press kind="quiet" color="inherit" paddingInline="0" onClick={() => onGo(path)}>
-              {path || 'the whole'}
+              {path === '' ? 'The whole' : placeInWords(path, of)}
             </Press>
           ) : (
-            <strong>{path || 'the whole'}</strong>
+            <strong>{path === '' ? 'The whole' : placeInWords(path, of)}</strong>
           )}
           : {message} ({BLOCKS[blocks]})
         </Box>

@@ -88,7 +88,7 @@ export function TypeEditor({ unitType, actor, back, onStore, children }: TypeEdi
               </Box>
             )}
             <Box maxHeight="220px" overflowY="auto" marginTop="8px">
-              <FaultList faults={faults} onGo={go} />
+              <FaultList faults={faults} of={draft} onGo={go} />
             </Box>
           </Box>
         </Box>

@@ -1,5 +1,5 @@
 import { shopContext } from '@/server/instance';
-import { partStates, readSnapshotByPeg } from '@/server/job/readSnapshot';
+import { readPartsByPeg } from '@/server/job/readSnapshot';
 import { longDate } from '@/ui/kit/dates';
 import { PrintSheet } from '@/ui/section/PrintSheet';
 import { forPage, pageActor } from '../../../session';
@@ -14,11 +14,11 @@ export default async function SectionForPaper({ params, searchParams }: Props) {
   const context = shopContext();
   const { peg } = await params;
   const { gear, coast } = await searchParams;
-  const snapshot = await forPage(() => readSnapshotByPeg(actor, context, { peg: Number(peg) }));
+  const { snapshot, parts } = await forPage(() => readPartsByPeg(actor, context, { peg: Number(peg) }));
   return (
     <PrintSheet
       unitType={snapshot.unitType}
-      parts={partStates(snapshot)}
+      parts={parts}
       lines={[
         `Peg ${snapshot.job.peg}`,
         snapshot.job.customer,
