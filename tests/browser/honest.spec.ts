@@ -16,6 +16,7 @@ import {
   toStation,
   wholeBench,
 } from './fixtures';
+import { openPhotograph, toTool } from './pictureDesk';
 
 /* The screens say what is so: what was measured in which way, with which gauge, against nothing, and what was left out. */
 
@@ -274,4 +275,34 @@ test('the corners on a photograph that still waits lie on it', async ({ page }) 
   expect(new Set(places).size).toBe(4);
   expect(places).not.toContain('0, 0');
   await page.context().setOffline(false);
+});
+
+test('“Measuring …” ends with a word when what measures fails, and the next try begins afresh', async ({
+  page,
+}) => {
+  // A worker that dies at the first word, and one that answers nothing: both leave nobody waiting.
+  await page.addInitScript(() => {
+    let made = 0;
+    class Dying extends EventTarget {
+      onerror: (() => void) | null = null;
+      postMessage() {
+        made += 1;
+        document.documentElement.dataset.workers = String(made);
+        setTimeout(() => this.onerror?.(), 30);
+      }
+      terminate() {}
+    }
+    Object.assign(window, { Worker: Dying });
+  });
+  await enter(page, 'inspector', '/jobs/412?station=grade&photographs=yes');
+  await page
+    .getByRole('button', { name: /ring-gear-pitted/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Pattern, pits' }).click();
+  const measure = page.getByRole('button', { name: 'Measure', exact: true });
+  await measure.click();
+  await expect(page.getByText('The measurement failed; the picture is kept')).toBeVisible();
+  await expect(page.getByText('Measuring …')).toHaveCount(0);
+  await expect(measure).toBeEnabled();
 });

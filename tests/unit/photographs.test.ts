@@ -2,6 +2,8 @@ import fs from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { decideUnit } from '@/server/decide/decide';
+import { setGrade } from '@/server/grade/setGrade';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { decodePicture } from '@/server/photos/decodePicture';
 import { pixelsOnly } from '@/server/photos/pixelsOnly';
@@ -14,6 +16,9 @@ import {
 } from '@/server/photos/readPhotograph';
 import { storePhotograph } from '@/server/photos/storePhotograph';
 import { readPhotographTile } from '@/server/photos/tiles';
+import { issueReport, readReport } from '@/server/report/issueReport';
+import { printReport } from '@/server/report/printReport';
+import { noteFinding } from '@/server/strip/noteFinding';
 import { strikeCapture } from '@/server/strip/strikeCapture';
 import {
   bookTestUnit,
@@ -251,4 +256,26 @@ it('the scale card comes as a sheet of A4', async () => {
   const pdf = await printScaleCard(shop.people.inspector, shop.context, {});
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   expect(pdf.toString('latin1')).toContain('/MediaBox [0 0 595.28 841.89]');
+});
+
+describe('the report on paper', () => {
+  it('shows every photograph that its page shows', async () => {
+    for (let index = 0; index < 7; index += 1) await store(await phoneJpeg(), { fileName: `${index}.jpg` });
+    const [{ context }, { inspector, lead }] = [shop, shop.people];
+    noteFinding(inspector, context, {
+      ...captureHead(jobId, inspector),
+      ...{ positionId: 'ring-gear', mode: 'spalling', place: 'drive flank', severity: 'severe' },
+    });
+    const entry = { positionId: 'ring-gear', version: 0, grade: 4, reason: '' };
+    setGrade(inspector, context, { jobId, entry });
+    decideUnit(lead, context, {
+      ...captureHead(jobId, lead),
+      ...{ version: 0, decision: 'repair', reason: 'A new pair.', watch: '' },
+    });
+    issueReport(lead, context, { jobId, reason: 'he waits' });
+    const issue = readReport(lead, context, { jobId, number: 1 });
+    expect(issue.document.damaged.flatMap(({ photographs }) => photographs)).toHaveLength(7);
+    const pdf = (await printReport(context, issue, 'A4')).toString('latin1');
+    expect(pdf.match(/\/Subtype \/Image/g)).toHaveLength(7);
+  });
 });
