@@ -16,7 +16,6 @@ import {
   toStation,
   wholeBench,
 } from './fixtures';
-import { openPhotograph, toTool } from './pictureDesk';
 
 /* The screens say what is so: what was measured in which way, with which gauge, against nothing, and what was left out. */
 

@@ -131,6 +131,7 @@ test('what is judged without network stands at once and arrives once: a step, a 
   await page.getByRole('button', { name: 'Note the cause' }).click();
   await expect(page.getByText(`Noted by ${PEOPLE.lead}`)).toBeVisible();
   await toStation(page, 'Decide');
+  await page.getByRole('button', { name: 'Repair as found' }).click();
   await page.getByLabel('Why, in plain words').fill('A new pin.');
   await page.getByRole('button', { name: 'Decide for the unit' }).click();
   await expect(page.getByText(`repair as found, decided by ${PEOPLE.lead}`)).toBeVisible();
