@@ -4,6 +4,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   reactCompiler: true,
   poweredByHeader: false,
+  // Pictures are made small by the shop itself, for whoever may see them: there is no second road to them.
+  images: { unoptimized: true },
   // Types are checked once, by `npm run typecheck`, and over the tests too; a build doesn't do it again.
   typescript: { ignoreBuildErrors: true },
   // What a device keeps for the pit belongs to one build: the next one throws it away.

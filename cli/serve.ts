@@ -5,8 +5,10 @@ import type net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
+import Database from 'better-sqlite3';
 import { ensureCertificates } from '@/server/network/certificate';
 import { welcomeServer } from '@/server/network/welcome';
+import { dataFolderOf } from './folders';
 
 /*
  * npm run serve -- --name bench.shop.lan: opens the shop to its own network over HTTPS, under a certificate made here.
@@ -14,6 +16,9 @@ import { welcomeServer } from '@/server/network/welcome';
  */
 
 const ROOT = path.resolve(import.meta.dirname, '..');
+/** Browsers that came over HTTPS don’t go without it for so long; no longer, since the certificate is the shop’s own. */
+const A_DAY = 86_400;
+const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
 const { values } = parseArgs({
   options: {
@@ -35,7 +40,11 @@ async function serve(): Promise<void> {
   const names = values.name ?? ownNames();
   if (!fs.existsSync(path.join(ROOT, '.next/BUILD_ID')))
     throw new Error('Nothing is built yet. Run npm run build first.');
-  const data = process.env.STEREOTOME_DATA ?? path.join(ROOT, 'data');
+  const data = dataFolderOf();
+  if (!LOOPBACK.has(values.host)) refuseDemonstration(data);
+  process.env.STEREOTOME_DATA = data;
+  // Fonts, workers and migrations are found from here, whatever the current folder was.
+  process.chdir(ROOT);
   const { authorityFile, authority, certificate, key, renewed } = await ensureCertificates(
     path.join(data, 'tls'),
     names,
@@ -43,6 +52,7 @@ async function serve(): Promise<void> {
   );
   // Before the application is loaded: its cookies are for HTTPS only from here on.
   process.env.STEREOTOME_HTTPS = '1';
+  process.env.STEREOTOME_OWN_SERVER = '1';
   Object.assign(process.env, { NODE_ENV: 'production' });
   const { default: next } = await import('next');
   const port = portOf('port', values.port);
@@ -50,10 +60,12 @@ async function serve(): Promise<void> {
   await application.prepare();
   const handle = application.getRequestHandler();
   const address = `https://${names[0]}:${port}/`;
-  const shop = https.createServer(
-    { key, cert: certificate },
-    (request, response) => void handle(request, response),
-  );
+  const shop = https.createServer({ key, cert: certificate }, (request, response) => {
+    // Whatever a caller claims of himself, this is where he comes from.
+    request.headers['x-stereotome-address'] = request.socket.remoteAddress ?? 'nowhere';
+    response.setHeader('strict-transport-security', `max-age=${A_DAY}`);
+    void handle(request, response);
+  });
   await listening(shop, port);
   const welcomePort = portOf('welcome-port', values['welcome-port']);
   await listening(welcomeServer(authorityFile, address), welcomePort);
@@ -61,6 +73,19 @@ async function serve(): Promise<void> {
   console.log(`Tablets, the first time:     http://${names[0]}:${welcomePort}/`);
   console.log(`Fingerprint to compare:      ${new X509Certificate(authority).fingerprint256}`);
   console.log('Anybody on this network can reach the sign-in now. Keep it off the internet.');
+}
+
+/** Everybody knows the password of the demonstration's people: they are for this machine alone. */
+function refuseDemonstration(data: string): void {
+  const file = path.join(data, 'shop.sqlite');
+  if (!fs.existsSync(file)) return;
+  const db = new Database(file, { readonly: true });
+  const demo = db.prepare('SELECT count(*) FROM people WHERE is_demo = 1 AND active = 1').pluck().get();
+  db.close();
+  if (demo)
+    throw new Error(
+      'This is the demonstration’s shop: everybody knows the password of its people, so it is not opened to a network. Name your own shop’s folder with STEREOTOME_DATA.',
+    );
 }
 
 /** Only what can be reached is told as open. */

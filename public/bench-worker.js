@@ -7,6 +7,10 @@ const KEPT = `stereotome-bench ${BUILD}`;
 const JOB_PAGE = /^\/jobs\/\d+$/;
 const REVISION = /^\/api\/v1\/unit-types\/[^/]+\/revisions\/\d+$/;
 const KEPT_JOBS = 'stereotome-jobs';
+/** A mark: somebody has signed out here, and the shop's computer doesn't know it yet. */
+const LEFT = 'stereotome-left';
+const LEFT_PAGE =
+  '<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>Signed out</title><h1>Signed out</h1><p>The shop’s computer can’t be reached. What was captured waits on this device; sign in when the network is back.</p></html>';
 const SESSION = /^\/api\/v1\/session(\/switch)?$/;
 
 self.addEventListener('install', () => self.skipWaiting());
@@ -25,13 +29,18 @@ self.addEventListener('fetch', (event) => {
   if (request.method !== 'GET') return;
   if (pathname.startsWith('/_next/static/') || REVISION.test(pathname))
     return event.respondWith(keptFirst(request));
-  if (request.mode === 'navigate' && JOB_PAGE.test(pathname)) return event.respondWith(networkFirst(request));
+  if (request.mode === 'navigate')
+    event.respondWith(
+      afterLeaving(request, JOB_PAGE.test(pathname) ? networkFirst : (asked) => fetch(asked)),
+    );
 });
 
 /** What an earlier build kept no longer fits together. */
 async function takeOver() {
   const names = await caches.keys();
-  await Promise.all(names.filter((name) => name !== KEPT).map((name) => caches.delete(name)));
+  await Promise.all(
+    names.filter((name) => name !== KEPT && name !== LEFT).map((name) => caches.delete(name)),
+  );
   await self.clients.claim();
 }
 
@@ -80,12 +89,30 @@ async function networkFirst(request) {
   }
 }
 
-/** Whoever signs in or out next has no business with what the last one looked at. */
+/** Whoever signs in or out next has no business with what the last one looked at. Who signs out without network has left all the same. */
 async function forgetAfter(request) {
-  const response = await fetch(request);
-  if (response.ok) {
+  const leaving = request.method === 'DELETE';
+  const response = await fetch(request).catch(() => undefined);
+  if (response?.ok || leaving) {
     await caches.delete(KEPT);
     self.indexedDB.deleteDatabase(KEPT_JOBS);
   }
-  return response;
+  if (leaving && !response) await caches.open(LEFT);
+  else if (response?.ok) await caches.delete(LEFT);
+  return response ?? Response.error();
+}
+
+/**
+ * Somebody left while the shop's computer couldn't hear it: its session is ended before anything else is asked for, and until then
+ * no page opens here.
+ */
+async function afterLeaving(request, work) {
+  if (!(await caches.has(LEFT))) return work(request);
+  const heard = await fetch('/api/v1/session', { method: 'DELETE', credentials: 'same-origin' }).catch(
+    () => undefined,
+  );
+  if (!heard?.ok)
+    return new Response(LEFT_PAGE, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } });
+  await caches.delete(LEFT);
+  return fetch(request);
 }

@@ -6,6 +6,8 @@ import { Refusal } from '@/server/refusal';
 import { findActor } from '@/server/sign-in/signIn';
 
 export const SESSION_COOKIE = 'stereotome';
+/** The mark of a device on which somebody has signed in. */
+export const DEVICE_COOKIE = 'stereotome-device';
 
 export async function currentActor(): Promise<Actor | undefined> {
   // The request first: a build that tries to render ahead must stop here, before the shop's file is opened.

@@ -16,6 +16,7 @@ interface JobRow {
   unit_title: string;
   unit_type_id: string;
   unit_type_revision: number;
+  own_type: number;
   serial: string;
   tag: string;
   complaint: string;
@@ -44,6 +45,7 @@ const toJob = (row: JobRow): Job => ({
   unitTitle: row.unit_title,
   unitTypeId: row.unit_type_id,
   unitTypeRevision: row.unit_type_revision,
+  ...(row.own_type === 1 ? { ownType: true } : {}),
   serial: row.serial,
   tag: row.tag,
   complaint: row.complaint,
@@ -61,7 +63,8 @@ const toJob = (row: JobRow): Job => ({
     row.handed_over_at === null ? null : { at: row.handed_over_at, by: row.handed_over_by_name ?? '' },
 });
 
-const SELECT = `SELECT jobs.*, people.name AS booked_by_name, hander.name AS handed_over_by_name FROM jobs
+const SELECT = `SELECT jobs.*, people.name AS booked_by_name, hander.name AS handed_over_by_name,
+  EXISTS (SELECT 1 FROM unit_types WHERE id = jobs.unit_type_id AND own_of_job = jobs.id) AS own_type FROM jobs
   JOIN people ON people.id = jobs.booked_by LEFT JOIN people hander ON hander.id = jobs.handed_over_by`;
 
 export function findJob(db: Db, id: string): Job | undefined {

@@ -93,3 +93,30 @@ export function findActorBySession(db: Db, tokenHash: string, now: string): Acto
 export const setReadsIn = (db: Db, id: string, readsIn: ReadsIn): void => {
   sql(db, 'UPDATE people SET reads_in = ? WHERE id = ?').run(readsIn, id);
 };
+
+/** Sessions that nobody can use any more. */
+export const deleteExpiredSessions = (db: Db, now: string): void => {
+  sql(db, 'DELETE FROM sessions WHERE expires_at <= ?').run(now);
+};
+
+/** Counts a try at somebody's PIN; answers how many there were in a row, this one among them. Of nobody there is nothing to count. */
+export const countPinTry = (db: Db, personId: string): number =>
+  sql<{ tries: number }>(
+    db,
+    `INSERT INTO pin_tries (person_id, tries) SELECT id, 1 FROM people WHERE id = ?
+     ON CONFLICT (person_id) DO UPDATE SET tries = tries + 1 RETURNING tries`,
+  ).get(personId)?.tries ?? 0;
+
+export const forgetPinTries = (db: Db, personId: string): void => {
+  sql(db, 'DELETE FROM pin_tries WHERE person_id = ?').run(personId);
+};
+
+export const isKnownDevice = (db: Db, tokenHash: string): boolean =>
+  sql(db, 'SELECT 1 FROM known_devices WHERE token_hash = ?').get(tokenHash) !== undefined;
+
+export const keepKnownDevice = (db: Db, tokenHash: string, at: string): void => {
+  sql(
+    db,
+    'INSERT INTO known_devices (token_hash, last_used) VALUES (?, ?) ON CONFLICT DO UPDATE SET last_used = excluded.last_used',
+  ).run(tokenHash, at);
+};

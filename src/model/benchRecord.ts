@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { CaptureIdSchema, IdSchema, InstantSchema } from './ids';
+import { InstantSchema } from './day';
+import { CaptureIdSchema, IdSchema } from './ids';
 import { RecordContentSchema } from './recordKinds';
 
 /**

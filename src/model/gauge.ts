@@ -1,9 +1,9 @@
 import * as v from 'valibot';
+import { DaySchema } from './day';
 import { IdSchema, words } from './ids';
 import { UnitSchema } from './units';
 
 const notNegative = v.pipe(v.number('a number is needed'), v.finite(), v.minValue(0, 'must not be negative'));
-const day = v.pipe(v.string(), v.isoDate('a date as 2026-11-24'));
 
 /** A gauge of the shop as it is put on the list. Errors in the gauge's own unit. */
 export const NewGaugeSchema = v.object({
@@ -14,8 +14,8 @@ export const NewGaugeSchema = v.object({
   maxPermissibleError: notNegative,
   /** Scatter of one reading as a standard deviation, where a study or repeats have shown it. */
   repeatability: v.optional(notNegative),
-  calibratedUntil: day,
+  calibratedUntil: DaySchema,
 });
 export type NewGauge = v.InferOutput<typeof NewGaugeSchema>;
 
-export const CalibrationSchema = v.object({ gaugeId: IdSchema, calibratedUntil: day });
+export const CalibrationSchema = v.object({ gaugeId: IdSchema, calibratedUntil: DaySchema });

@@ -12,13 +12,17 @@ export const IdSchema = v.pipe(
   v.regex(/^[a-z0-9-]+$/, 'must be a plain id'),
 );
 export const DigestSchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'must be a SHA-256 in hex'));
-export const InstantSchema = v.pipe(v.string(), v.isoTimestamp('must be a UTC instant'));
 export const VersionSchema = v.pipe(v.number(), v.integer(), v.minValue(0));
 
-/** A line or two that a person wrote. Trimmed; length bounded so that no label can be 5 MB. */
+/** What no person types: control characters but line breaks and tabs, and marks that turn the direction of what follows. */
+// biome-ignore lint/suspicious/noControlCharactersInRegex: these are what is taken out
+const UNSEEN = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u202a-\u202e\u2066-\u2069]/g;
+
+/** A line or two that a person wrote. Trimmed, without what can't be seen; length bounded so that no label can be 5 MB. */
 export const words = (max: number, min = 0) =>
   v.pipe(
     v.string(),
+    v.transform((text) => text.replace(UNSEEN, '')),
     v.trim(),
     v.minLength(min, min === 1 ? 'please fill this in' : `at least ${min} characters`),
     v.maxLength(max, `at most ${max} characters`),

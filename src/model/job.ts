@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { FindingContentSchema, GradeSchema, StoryRoleSchema } from './damage';
-import { CaptureIdSchema, DigestSchema, IdSchema, InstantSchema, VersionSchema, words } from './ids';
+import { DaySchema, InstantSchema } from './day';
+import { CaptureIdSchema, DigestSchema, IdSchema, VersionSchema, words } from './ids';
 import { NOTHING_NOTED, ReceivedSchema, SymptomSchema } from './symptoms';
 import { TOO_CLOSE_POLICIES } from './tooClose';
 import { UnitSchema } from './units';
@@ -44,7 +45,7 @@ export const BookInSchema = v.object({
   received: v.optional(ReceivedSchema, NOTHING_NOTED),
   oilClaimed: words(120),
   history: words(600),
-  dueOn: v.pipe(v.string(), v.isoDate('a date as 2026-11-24')),
+  dueOn: DaySchema,
 });
 export type BookIn = v.InferOutput<typeof BookInSchema>;
 
@@ -61,7 +62,7 @@ export const JobEditSchema = v.object({
   received: v.optional(ReceivedSchema),
   oilClaimed: words(120),
   history: words(600),
-  dueOn: v.pipe(v.string(), v.isoDate('a date as 2026-11-24')),
+  dueOn: DaySchema,
   waitsFor: words(80),
   /** Empty: the shop's own rule. */
   tooClosePolicy: v.optional(v.picklist(['', ...TOO_CLOSE_POLICIES.map(({ id }) => id)]), ''),

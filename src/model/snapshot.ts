@@ -148,6 +148,8 @@ export interface Job {
   readonly unitTitle: string;
   readonly unitTypeId: string;
   readonly unitTypeRevision: number;
+  /** The type belongs to this job alone, and grows as it comes apart. */
+  readonly ownType?: boolean;
   readonly serial: string;
   readonly tag: string;
   readonly complaint: string;

@@ -82,6 +82,13 @@ export const StepSchema = v.object({
   record: v.optional(v.array(words(60)), []),
 });
 
+/** A list of a description: no unit that a bench can lift has more of anything. */
+const few = <Schema extends v.GenericSchema>(schema: Schema) =>
+  v.pipe(v.array(schema), v.maxLength(800, 'at most 800 of them'));
+
+/** How the id of a type begins that belongs to one job. Whether one does is told by its row, never by this. */
+export const OWN_PREFIX = 'own-';
+
 export const UnitTypeSchema = v.object({
   schemaVersion: v.literal(1, 'this version of Stereotome reads unit types of schema version 1'),
   id: IdSchema,
@@ -95,24 +102,24 @@ export const UnitTypeSchema = v.object({
     v.object({ kind: words(80, 1), litres: v.pipe(v.number(), v.gtValue(0)), words: words(200) }),
   ),
   sources: v.optional(v.array(words(160, 1)), []),
-  axes: v.optional(v.array(AxisSchema), []),
-  bodies: v.optional(v.array(BodySchema), []),
+  axes: v.optional(few(AxisSchema), []),
+  bodies: v.optional(few(BodySchema), []),
   positions: v.optional(v.pipe(v.array(PositionSchema), v.maxLength(600)), []),
-  gears: v.optional(v.array(GearSchema), []),
-  meshes: v.optional(v.array(MeshSchema), []),
-  couplings: v.optional(v.array(CouplingSchema), []),
-  states: v.optional(v.array(StateSchema), []),
+  gears: v.optional(few(GearSchema), []),
+  meshes: v.optional(few(MeshSchema), []),
+  couplings: v.optional(few(CouplingSchema), []),
+  states: v.optional(few(StateSchema), []),
   power: v.optional(PowerSchema),
-  bearings: v.optional(v.array(BearingSchema), []),
-  stacks: v.optional(v.array(StackSchema), []),
+  bearings: v.optional(few(BearingSchema), []),
+  stacks: v.optional(few(StackSchema), []),
   sets: v.optional(
     v.array(
       v.object({ id: IdSchema, name: words(60, 1), positions: v.pipe(v.array(IdSchema), v.minLength(2)) }),
     ),
     [],
   ),
-  checks: v.optional(v.array(CheckSchema), []),
-  steps: v.optional(v.array(StepSchema), []),
+  checks: v.optional(v.pipe(v.array(CheckSchema), v.maxLength(2000, 'at most 2000 checks')), []),
+  steps: v.optional(few(StepSchema), []),
   weaknesses: v.optional(
     v.array(
       v.object({ positions: v.array(IdSchema), words: words(240, 1), improved: v.optional(words(80)) }),

@@ -18,12 +18,6 @@ export const tileFolder = (dataFolder: string, digest: string): string =>
 export const besidePath = (dataFolder: string, digest: string): string =>
   `${photographPath(dataFolder, digest)}.jpg`;
 
-/** What is looked at and measured: the original, or the JPEG made beside it. */
-export function sourceOf(dataFolder: string, digest: string): string {
-  const beside = besidePath(dataFolder, digest);
-  return fs.existsSync(beside) ? beside : photographPath(dataFolder, digest);
-}
-
 interface Received {
   readonly digest: string;
   readonly bytes: number;
@@ -69,6 +63,21 @@ export function settle(aside: string, place: string): void {
   fs.renameSync(aside, place);
   syncFolder(path.dirname(place));
   syncFolder(path.dirname(path.dirname(place)));
+}
+
+/** What a process that died was still receiving: a device that wasn't told that it arrived sends it again. */
+export function sweepIncoming(dataFolder: string): void {
+  const incoming = path.join(dataFolder, 'incoming');
+  for (const name of fs.existsSync(incoming) ? fs.readdirSync(incoming) : [])
+    fs.rmSync(path.join(incoming, name), { force: true, recursive: true });
+}
+
+/** Moves a file that was made aside to its place, its bytes on the disk before its name is. */
+export function syncedRename(aside: string, place: string): void {
+  const file = fs.openSync(aside, 'r');
+  fs.fsyncSync(file);
+  fs.closeSync(file);
+  fs.renameSync(aside, place);
 }
 
 function syncFolder(folder: string): void {

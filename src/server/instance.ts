@@ -3,14 +3,20 @@ import { v7 as uuidv7 } from 'uuid';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { openDb } from '@/db/open';
 import { hasUnitType, insertUnitType } from '@/db/unitTypes';
+import { keepDailyCopies } from './backup/dailyCopy';
 import { fillCatalogs } from './catalogs/catalogsInForce';
 import type { Context } from './context';
+import { sweepIncoming } from './files';
 
 /** The running shop: one connection per process, on globalThis since Next may load this module twice. */
 const holder = globalThis as { stereotomeContext?: Context };
 
 export function shopContext(): Context {
-  holder.stereotomeContext ??= openContext(process.env.STEREOTOME_DATA ?? './data');
+  if (!holder.stereotomeContext) {
+    holder.stereotomeContext = openContext(process.env.STEREOTOME_DATA ?? './data');
+    sweepIncoming(holder.stereotomeContext.dataFolder);
+    keepDailyCopies(holder.stereotomeContext, process.env.STEREOTOME_DAILY_COPY);
+  }
   return holder.stereotomeContext;
 }
 

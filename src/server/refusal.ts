@@ -9,10 +9,12 @@ export const REFUSALS = {
   'not-found': 404,
   stale: 409,
   conflict: 409,
+  altered: 409,
   gone: 410,
   'too-large': 413,
   'not-a-picture': 415,
   'slow-down': 429,
+  'no-room': 507,
 } as const;
 export type RefusalCode = keyof typeof REFUSALS;
 

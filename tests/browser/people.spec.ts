@@ -66,7 +66,7 @@ test('a wrong password five times slows the next try down', async ({ page }) => 
   }
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByText(/Five wrong tries\. Please wait \d+ seconds/)).toBeVisible();
+  await expect(page.getByText(/Too many wrong tries\. Please wait \d+ seconds/)).toBeVisible();
   await expect(page.getByLabel('Name')).toHaveValue(PEOPLE.parts);
 });
 

@@ -26,16 +26,7 @@ const HELPERS = new Set([
   'keepLost',
   'happened',
   // before anybody is signed in, or for the signed-in person himself
-  ...[
-    'signIn',
-    'signOut',
-    'findActor',
-    'colleaguesWithPin',
-    'door',
-    'refuseWhenTooMany',
-    'countFailure',
-    'forgetFailures',
-  ],
+  ...['signIn', 'signOut', 'findActor', 'colleaguesWithPin', 'door', 'tryDoor', 'callerOf', 'markDevice'],
   ...['addFirstAdministrator', 'hashSecret', 'secretMatches', 'newToken', 'hashToken'],
   // for the holder of a customer's link: the token is the right
   ...['readReportByToken', 'readPhotographByToken'],
@@ -43,6 +34,11 @@ const HELPERS = new Set([
   ...[
     'openJob',
     'labReport',
+    // the whole shop, for whoever keeps its computer: on the command line, or by a setting of his
+    ...['backUp', 'restore', 'lookThrough', 'dailyCopy', 'keepDailyCopies'],
+    ...['copyDatabase', 'digestsIn', 'filesBeside', 'digestOfFile', 'isPlace'],
+    'originalOf',
+    'refuseAlteredOriginal',
     'decodePicture',
     'ensureCertificates',
     'welcomeServer',

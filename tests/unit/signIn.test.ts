@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { insertPerson } from '@/db/people';
 import { addFirstAdministrator, addPerson, setActive } from '@/server/shop/people';
 import { hashSecret, secretMatches } from '@/server/sign-in/secrets';
-import { findActor, signIn, signOut, switchPerson } from '@/server/sign-in/signIn';
+import { callerOf, findActor, markDevice, signIn, signOut, switchPerson } from '@/server/sign-in/signIn';
 import { openTestShop, type TestShop } from './fixtures/shop';
 
 let shop: TestShop;
@@ -61,6 +61,37 @@ describe('signing in', () => {
     });
   });
 
+  it('lets nobody past the lock by asking in parallel: tries are counted before they are worked on', async () => {
+    await hire('Hild');
+    const asked = Array.from({ length: 40 }, (_, index) =>
+      signIn(shop.context, { name: 'Hild', password: `guess ${index}` }, { address: '10.0.0.9' }).catch(
+        (error: { code: string }) => error.code,
+      ),
+    );
+    const codes = await Promise.all(asked);
+    // One at a time for one who asks: the others are refused before any hash is worked out.
+    expect(codes.filter((code) => code === 'wrong-sign-in')).toHaveLength(1);
+    expect(codes.filter((code) => code === 'slow-down')).toHaveLength(39);
+  });
+
+  it('gives a stranger his own budget: a colleague on a device that is known here isn’t locked out', async () => {
+    await hire('Inga');
+    const stranger = { address: '10.0.0.66' };
+    const wrong = () =>
+      signIn(shop.context, { name: 'Inga', password: 'no' }, stranger).catch(() => undefined);
+    for (let tries = 0; tries < 8; tries += 1) await wrong();
+    await expect(signIn(shop.context, { name: 'Inga', password: PASSWORD }, stranger)).rejects.toMatchObject({
+      code: 'slow-down',
+    });
+    const mark = markDevice(shop.context, undefined);
+    const known = callerOf(shop.context, mark, stranger.address);
+    expect(known.device).toBeDefined();
+    expect(callerOf(shop.context, 'made up', stranger.address)).toEqual(stranger);
+    expect((await signIn(shop.context, { name: 'Inga', password: PASSWORD }, known)).actor.name).toBe('Inga');
+    // A device keeps its mark.
+    expect(markDevice(shop.context, mark)).toBe(mark);
+  });
+
   it('does not tell a wrong name from a wrong password', async () => {
     await hire('Cato');
     const [noName, noPassword] = await Promise.all(
@@ -83,6 +114,40 @@ describe('signing in', () => {
     await expect(signIn(shop.context, { name: 'Dagny', password: PASSWORD })).rejects.toMatchObject({
       code: 'wrong-sign-in',
     });
+  });
+
+  it('closes a PIN after five wrong tries in a row, until its owner gives the password', async () => {
+    const { id } = await hire('Jorun', '2468');
+    // From five tablets at once, each with somebody else signed in.
+    const { inspector, lead, parts, assembler, apprentice, admin } = shop.people;
+    const tries = [inspector, lead, parts, assembler, apprentice, admin].map((actor) =>
+      switchPerson(actor, shop.context, { personId: id, pin: '1111' }).catch(
+        (error: { message: string }) => error.message,
+      ),
+    );
+    const told = await Promise.all(tries);
+    expect(told.filter((words) => String(words).includes('not right'))).toHaveLength(5);
+    expect(told.filter((words) => String(words).includes('This PIN is closed'))).toHaveLength(1);
+    await expect(switchPerson(lead, shop.context, { personId: id, pin: '2468' })).rejects.toMatchObject({
+      message: expect.stringContaining('Sign in with the password'),
+    });
+    await signIn(shop.context, { name: 'Jorun', password: PASSWORD });
+    expect((await switchPerson(lead, shop.context, { personId: id, pin: '2468' })).actor.name).toBe('Jorun');
+  });
+
+  it('ends the session of who hands over, and sweeps those that ran out', async () => {
+    const { id } = await hire('Kari', '2468');
+    await hire('Liv');
+    const { token } = await signIn(shop.context, { name: 'Liv', password: PASSWORD });
+    const actor = findActor(shop.context, token)!;
+    await switchPerson(actor, shop.context, { personId: id, pin: '2468', token });
+    expect(findActor(shop.context, token)).toBeUndefined();
+    const sessions = () =>
+      (shop.context.db.prepare('SELECT count(*) AS n FROM sessions').get() as { n: number }).n;
+    expect(sessions()).toBe(1);
+    shop.setTime('2026-11-26T09:00:00.000Z');
+    await signIn(shop.context, { name: 'Liv', password: PASSWORD });
+    expect(sessions()).toBe(1);
   });
 
   it('makes the first administrator of an empty shop, and no second one', async () => {

@@ -1,13 +1,21 @@
 import fs from 'node:fs';
+import path from 'node:path';
 
-export const jpegResponse = (file: string): Response =>
-  new Response(new Uint8Array(fs.readFileSync(file)), {
-    headers: {
-      'content-type': 'image/jpeg',
-      'cache-control': 'private, max-age=86400',
-      'x-content-type-options': 'nosniff',
-    },
+const ASKED_EACH_TIME = { 'cache-control': 'private, no-cache' };
+
+/**
+ * A photograph made small. A browser may keep it, and asks each time whether it may show it: on a tablet that changed hands nothing
+ * comes from its cache for who isn't signed in.
+ */
+export function jpegResponse(file: string, { headers }: { readonly headers: Headers }): Response {
+  const { mtimeMs, size } = fs.statSync(file);
+  const etag = `"${path.basename(file, '.jpg')}-${size}-${Math.round(mtimeMs)}"`;
+  const rules = { ...ASKED_EACH_TIME, etag };
+  if (headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: rules });
+  return new Response(new Uint8Array(fs.readFileSync(file)), {
+    headers: { ...rules, 'content-type': 'image/jpeg' },
   });
+}
 
 export const pdfResponse = (pdf: Uint8Array, name: string): Response =>
   new Response(new Uint8Array(pdf), {

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { type UnitType, UnitTypeSchema } from '@/model/unitType';
 import { inWords } from '../faultWords';
 import type { Fault } from './fault';
+import { trialDrawing } from './trialDrawing';
 import { validateUnitType } from './validate';
 
 export interface DraftFound {
@@ -13,7 +14,12 @@ export interface DraftFound {
 /** Everything that is wrong with a description, from figures that are none to a train that can't turn, each with its path. */
 export function faultsOfDraft(draft: unknown): DraftFound {
   const parsed = v.safeParse(UnitTypeSchema, draft);
-  if (parsed.success) return { type: parsed.output, faults: validateUnitType(parsed.output) };
+  if (parsed.success) {
+    const faults = validateUnitType(parsed.output);
+    // What is known to be wrong is told as that; only what looks right is drawn for a trial.
+    const drawable = faults.every(({ blocks }) => blocks !== 'section');
+    return { type: parsed.output, faults: [...faults, ...(drawable ? trialDrawing(parsed.output) : [])] };
+  }
   return {
     faults: parsed.issues.map((issue) => ({
       path: v.getDotPath(issue) ?? '',

@@ -21,7 +21,11 @@ export const drained = recordKind({
     colour: v.picklist(OIL_COLOURS),
     smell: v.picklist(OIL_SMELLS),
     water: v.picklist(WATER),
-    magnet: v.pipe(v.array(v.picklist(ON_MAGNET)), v.minLength(1, 'say what hung on the magnet')),
+    magnet: v.pipe(
+      v.array(v.picklist(ON_MAGNET)),
+      v.minLength(1, 'say what hung on the magnet'),
+      v.maxLength(ON_MAGNET.length, 'each of them once'),
+    ),
     glitter: v.picklist(GLITTER),
     note: words(300),
   }),

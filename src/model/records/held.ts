@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { DaySchema } from '../day';
 import { words } from '../ids';
 import { STATIONS } from '../job';
 import { NOTHING, recordKind } from './recordKind';
@@ -15,7 +16,7 @@ export const held = recordKind({
     /** Whose turn it is: a person, a supplier, the customer. */
     whoActs: words(80),
     /** A day of the shop. */
-    until: v.optional(v.pipe(v.string(), v.isoDate('a date as 2026-11-24'))),
+    until: v.optional(DaySchema),
   }),
   refersTo: NOTHING,
 });

@@ -4,9 +4,9 @@ import { newestCatalogs } from '@/db/catalogs';
 import { logChange } from '@/db/changeLog';
 import { findJobByPeg, insertJob, nextFreePeg } from '@/db/jobs';
 import { type Db, inTransaction } from '@/db/open';
-import { insertUnitType, listUnitTypes, type UnitTypeHead } from '@/db/unitTypes';
+import { insertUnitType, listUnitTypes, newestRevision, type UnitTypeHead } from '@/db/unitTypes';
 import { type BookIn, BookInSchema } from '@/model/job';
-import { UnitTypeSchema } from '@/model/unitType';
+import { OWN_PREFIX, UnitTypeSchema } from '@/model/unitType';
 import { type Context, instant } from '../context';
 import { Refusal } from '../refusal';
 import { shopToday } from '../shopDay';
@@ -78,11 +78,19 @@ function storeOwnType(
 ): { id: string; revision: number } {
   const document = v.parse(UnitTypeSchema, {
     schemaVersion: 1,
-    id: `own-${input.peg}`,
+    id: freeOwnId(context.db, input.peg),
     revision: 1,
     title: input.unitTitle,
     family: input.unitFamily,
   });
   insertUnitType(context.db, document, { at: instant(context), by, ownOfJob: jobId });
   return document;
+}
+
+/** A peg is used again once its unit has left: what hung there before keeps its description. */
+function freeOwnId(db: Db, peg: number): string {
+  const base = `${OWN_PREFIX}${peg}`;
+  let id = base;
+  for (let next = 2; newestRevision(db, id) > 0; next += 1) id = `${base}-${next}`;
+  return id;
 }

@@ -21,7 +21,7 @@ export const describeBox = defineUseCase('unit-type.describe', DescribeBoxSchema
   inTransaction(context.db, () => {
     const { job, unitType } = openJob(context.db, input.jobId);
     refuseStale(job, input);
-    const next: UnitType = { ...ownTypeOf(unitType), ...drawnFrom(unitType, input.box) };
+    const next: UnitType = { ...ownTypeOf(context, unitType), ...drawnFrom(unitType, input.box) };
     const fault = validateUnitType(next).find(({ blocks }) => blocks !== 'nothing');
     if (fault)
       throw new Refusal(

@@ -28,7 +28,7 @@ export const describePart = defineUseCase('unit-type.describe', InputSchema, (ac
       throw new Refusal('stale', 'Somebody changed this job meanwhile. Please look again.', { theirs: job });
     const id = `part-${unitType.nextPosition}`;
     const next: UnitType = {
-      ...ownTypeOf(unitType),
+      ...ownTypeOf(context, unitType),
       positions: [...unitType.positions, { id, name: input.name, family: input.family }],
       nextPosition: unitType.nextPosition + 1,
     };

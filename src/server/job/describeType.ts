@@ -39,7 +39,7 @@ export const describeType = defineUseCase('unit-type.describe', InputSchema, (ac
           faults,
         },
       );
-    const { id, revision } = ownTypeOf(unitType);
+    const { id, revision } = ownTypeOf(context, unitType);
     const next: UnitType = {
       ...type,
       id,

@@ -1,7 +1,9 @@
+import { sameDimension } from '@/core/quantity/units';
 import { listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
 import { listDecisions, listGrades } from '@/db/judgements';
 import type { Db } from '@/db/open';
 import { refersTo } from '@/model/recordKinds';
+import { UNIT_SYMBOL, type Unit } from '@/model/units';
 import type { UnitType } from '@/model/unitType';
 import { Refusal } from '../refusal';
 
@@ -26,12 +28,30 @@ export function refuseLostParts(db: Db, jobId: string, next: UnitType, before: U
     next,
     before,
   );
+  refuseOtherQuantity(readings, next, before);
   refuseLost(
     'steps',
     named.flatMap(({ steps = [] }) => steps),
     next,
     before,
   );
+}
+
+/** A check that has readings in one quantity can't ask for another: they could never be compared with its limit again. */
+function refuseOtherQuantity(
+  readings: readonly { readonly checkId: string; readonly unit: Unit }[],
+  next: UnitType,
+  before: UnitType,
+): void {
+  for (const { checkId, unit } of readings) {
+    const check = next.checks.find(({ id }) => id === checkId);
+    if (!check || sameDimension(check.unit, unit)) continue;
+    throw new Refusal(
+      'bad-input',
+      `“${nameOf(before, 'checks', checkId)}” has readings in ${UNIT_SYMBOL[unit]}; here it would ask for ${UNIT_SYMBOL[check.unit]}. Nothing was changed, the job keeps its revision.`,
+      { faults: [{ path: 'checks', message: 'another quantity under readings' }] },
+    );
+  }
 }
 
 function refuseLost(

@@ -1,5 +1,5 @@
 import { pinUnitType } from '@/db/jobs';
-import { insertUnitType } from '@/db/unitTypes';
+import { insertUnitType, isOwnOfJob } from '@/db/unitTypes';
 import type { Actor } from '@/model/people';
 import type { Job } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
@@ -7,8 +7,8 @@ import { type Context, instant } from '../context';
 import { Refusal } from '../refusal';
 
 /** The next revision of a job's own type. A type that other jobs share is never changed under them. */
-export function ownTypeOf(unitType: UnitType): UnitType {
-  if (!unitType.id.startsWith('own-')) {
+export function ownTypeOf({ db }: Context, unitType: UnitType): UnitType {
+  if (!isOwnOfJob(db, unitType.id)) {
     throw new Refusal(
       'bad-input',
       'This unit type is shared. Parts are described in a unit that was booked in as not described yet.',

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { Refusal } from '../refusal';
+import { decoding } from './decoding';
 
 /** 30 000 × 30 000 would unpack to gigabytes; no camera of the trade comes near this. */
 export const MOST_PIXELS = 120_000_000;
@@ -36,15 +37,15 @@ export async function inspectPicture(file: string, head: Uint8Array): Promise<Pi
       `${metadata.width} × ${metadata.height} pixels are more than Stereotome takes (120 megapixels). Nothing of it was stored.`,
     );
   }
-  await sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' })
-    .resize(64)
-    .toBuffer()
-    .catch(() => {
-      throw new Refusal(
-        'not-a-picture',
-        'This picture is damaged and cannot be shown. Nothing of it was stored; take it again or send the file anew.',
-      );
-    });
+  const whole = () =>
+    sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).resize(64).toBuffer();
+  await decoding.pass(whole).catch((error: unknown) => {
+    if (error instanceof Refusal) throw error;
+    throw new Refusal(
+      'not-a-picture',
+      'This picture is damaged and cannot be shown. Nothing of it was stored; take it again or send the file anew.',
+    );
+  });
   const turned = (metadata.orientation ?? 1) >= 5;
   return {
     mime,

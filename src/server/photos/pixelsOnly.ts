@@ -5,39 +5,70 @@ import sharp from 'sharp';
  * browser measures exactly what the command line measures.
  */
 
-/** The bytes of a picture without place, camera and words; of formats other than JPEG a lossless copy. */
+/**
+ * The bytes of a picture without place, camera and words; of formats other than JPEG a lossless copy. A JPEG that isn't built as one
+ * should be is decoded and stored anew: what can't be read through can't be cleaned.
+ */
 export async function pixelsOnly(
   original: Buffer,
 ): Promise<{ readonly bytes: Buffer; readonly mime: string }> {
-  if (original[0] === 0xff && original[1] === 0xd8)
-    return { bytes: jpegPixels(original), mime: 'image/jpeg' };
+  if (original[0] === 0xff && original[1] === 0xd8) {
+    const bytes =
+      jpegPixels(original) ?? (await sharp(original).autoOrient().jpeg({ quality: 95 }).toBuffer());
+    return { bytes, mime: 'image/jpeg' };
+  }
   const bytes = await sharp(original).autoOrient().keepIccProfile().png({ compressionLevel: 3 }).toBuffer();
   return { bytes, mime: 'image/png' };
 }
 
 const START_OF_SCAN = 0xda;
+const END_OF_IMAGE = 0xd9;
 const EXIF = 0xe1;
 const COMMENT = 0xfe;
 /** APP3 to APP13 hold makers' notes and captions; APP0, the colour profile in APP2 and Adobe's transform in APP14 are needed. */
 const isNote = (marker: number) =>
   marker === EXIF || marker === COMMENT || (marker >= 0xe3 && marker <= 0xed);
 
-/** A JPEG without its notes; of the EXIF only the orientation is kept, which tells how to look at the pixels. */
-function jpegPixels(original: Buffer): Buffer {
+/**
+ * A JPEG without its notes; of the EXIF only the orientation is kept, which tells how to look at the pixels. It ends where the picture
+ * ends: what phones hang behind it (a second picture with an EXIF of its own, a film) stays out. Undefined where the file can't be
+ * walked through to its end.
+ */
+function jpegPixels(original: Buffer): Buffer | undefined {
   const kept: Buffer[] = [original.subarray(0, 2)];
   let orientation = 1;
   let at = 2;
-  while (at + 4 <= original.length && original[at] === 0xff) {
-    const marker = original[at + 1]!;
-    const end = at + 2 + original.readUInt16BE(at + 2);
-    if (marker === START_OF_SCAN || end > original.length) break;
+  for (;;) {
+    const marker = original[at] === 0xff ? original[at + 1] : undefined;
+    if (marker === undefined) return undefined;
+    if (marker === 0xff) {
+      // A filling byte before a marker.
+      at += 1;
+      continue;
+    }
+    if (marker === END_OF_IMAGE) break;
+    if (at + 4 > original.length) return undefined;
+    let end = at + 2 + original.readUInt16BE(at + 2);
+    if (end > original.length) return undefined;
+    if (marker === START_OF_SCAN) end = endOfScan(original, end);
     if (marker === EXIF) orientation = orientationIn(original.subarray(at + 4, end)) ?? orientation;
     if (!isNote(marker)) kept.push(original.subarray(at, end));
     at = end;
   }
   if (orientation !== 1) kept.splice(1, 0, orientationSegment(orientation));
-  kept.push(original.subarray(at));
+  kept.push(original.subarray(at, at + 2));
   return Buffer.concat(kept);
+}
+
+/** Where the compressed data of a scan ends: at the next marker that is neither a stuffed byte nor a restart. */
+function endOfScan(original: Buffer, from: number): number {
+  let at = original.indexOf(0xff, from);
+  while (at >= 0 && at + 1 < original.length) {
+    const next = original[at + 1]!;
+    if (next !== 0 && next !== 0xff && !(next >= 0xd0 && next <= 0xd7)) return at;
+    at = original.indexOf(0xff, at + (next === 0xff ? 1 : 2));
+  }
+  return original.length;
 }
 
 /** The orientation tag (0x0112) of an Exif segment's first directory. */

@@ -7,10 +7,12 @@ import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
 import { CaptureIdSchema, DigestSchema, IdSchema } from '@/model/ids';
 import { type Context, instant } from '../context';
-import { derivedPath, sourceOf } from '../files';
+import { derivedPath, syncedRename } from '../files';
 import { openJob, positionOf } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
+import { decoding } from './decoding';
+import { originalOf, refuseAlteredOriginal } from './originalOf';
 import { pixelsOnly } from './pixelsOnly';
 
 export const PHOTOGRAPH_SIZES = [320, 1280] as const;
@@ -23,15 +25,24 @@ export async function derivedPhotograph(
   size: (typeof PHOTOGRAPH_SIZES)[number],
 ): Promise<string> {
   const place = derivedPath(context.dataFolder, digest, size);
+  await refuseAlteredOriginal(context.dataFolder, digest);
   if (fs.existsSync(place)) return place;
   fs.mkdirSync(path.dirname(place), { recursive: true });
   const aside = `${place}.${context.newId()}`;
-  await sharp(sourceOf(context.dataFolder, digest))
-    .autoOrient()
-    .resize(size, size, { fit: 'inside', withoutEnlargement: true })
-    .jpeg({ quality: 82 })
-    .toFile(aside);
-  fs.renameSync(aside, place);
+  try {
+    await decoding.pass(async () => {
+      const original = await originalOf(context.dataFolder, digest);
+      await sharp(original)
+        .autoOrient()
+        .resize(size, size, { fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 82 })
+        .toFile(aside);
+    });
+    // Whole or absent: what is half made when the light goes out is swept at the next start.
+    syncedRename(aside, place);
+  } finally {
+    fs.rmSync(aside, { force: true });
+  }
   return place;
 }
 
@@ -62,7 +73,7 @@ export const readPhotographPixels = defineUseCase(
   v.object({ jobId: IdSchema, photographId: CaptureIdSchema }),
   async (_actor, context, { jobId, photographId }) => {
     const { digest } = photographOfJob(context, jobId, photographId);
-    return pixelsOnly(await fs.promises.readFile(sourceOf(context.dataFolder, digest)));
+    return decoding.pass(async () => pixelsOnly(await originalOf(context.dataFolder, digest)));
   },
 );
 

@@ -5,9 +5,11 @@ import * as v from 'valibot';
 import { TILE } from '@/core/imaging/tiling';
 import { CaptureIdSchema, IdSchema } from '@/model/ids';
 import type { Context } from '../context';
-import { sourceOf, tileFolder } from '../files';
+import { tileFolder } from '../files';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
+import { decoding } from './decoding';
+import { originalOf, refuseAlteredOriginal } from './originalOf';
 import { photographOfJob } from './readPhotograph';
 
 const small = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(400));
@@ -25,6 +27,7 @@ export const readPhotographTile = defineUseCase(
   }),
   async (_actor, context, { jobId, photographId, halved, column, row }) => {
     const { digest } = photographOfJob(context, jobId, photographId);
+    await refuseAlteredOriginal(context.dataFolder, digest);
     const folder = await pyramid(context, digest);
     // The folder holds a sheet about itself beside one folder for each level.
     const levels = fs.readdirSync(folder).filter((name) => /^\d+$/.test(name)).length;
@@ -40,7 +43,9 @@ const cutting = new Map<string, Promise<void>>();
 async function pyramid(context: Context, digest: string): Promise<string> {
   const place = tileFolder(context.dataFolder, digest);
   if (!fs.existsSync(place)) {
-    const running = cutting.get(place) ?? cut(context, digest, place).finally(() => cutting.delete(place));
+    const running =
+      cutting.get(place) ??
+      decoding.pass(() => cut(context, digest, place)).finally(() => cutting.delete(place));
     cutting.set(place, running);
     await running;
   }
@@ -51,7 +56,8 @@ async function cut(context: Context, digest: string, place: string): Promise<voi
   const aside = `${place}.${context.newId()}`;
   fs.mkdirSync(path.dirname(place), { recursive: true });
   try {
-    await sharp(sourceOf(context.dataFolder, digest))
+    const original = await originalOf(context.dataFolder, digest);
+    await sharp(original)
       .autoOrient()
       .jpeg({ quality: 88 })
       .tile({ size: TILE, overlap: 0, depth: 'onetile', layout: 'dz' })

@@ -7,6 +7,7 @@ import type { ReportPart, ReportPhotograph } from '@/model/report';
 import type { Context } from '../context';
 import { collectPdf, registerFonts } from '../pdf';
 import { derivedPhotograph } from '../photos/readPhotograph';
+import { Refusal } from '../refusal';
 import { shopZone } from '../shopDay';
 import { drawGradeGlyph } from './gradeGlyph';
 
@@ -100,12 +101,22 @@ export async function printReport(
   return finished;
 }
 
-/** Pictures are made small off the main thread before drawing starts; one that is missing is named, not fatal. */
-async function loadPictures(context: Context, parts: readonly ReportPart[]): Promise<Map<string, Buffer>> {
-  const pictures = new Map<string, Buffer>();
+/** A picture for the paper, or the words that stand in its place. */
+type Pictures = ReadonlyMap<string, Buffer | string>;
+
+/** Pictures are made small off the main thread before drawing starts; one that is missing or altered is told, not fatal. */
+async function loadPictures(context: Context, parts: readonly ReportPart[]): Promise<Pictures> {
+  const pictures = new Map<string, Buffer | string>();
   for (const { id, digest } of parts.flatMap((part) => part.photographs)) {
-    const file = await derivedPhotograph(context, digest, 1280).catch(() => undefined);
-    if (file) pictures.set(id, fs.readFileSync(file));
+    const file = await derivedPhotograph(context, digest, 1280).catch((error: unknown) => error);
+    pictures.set(
+      id,
+      typeof file === 'string'
+        ? fs.readFileSync(file)
+        : file instanceof Refusal
+          ? file.message
+          : 'This photograph can’t be read from the shop’s files.',
+    );
   }
   return pictures;
 }
@@ -194,7 +205,7 @@ function bullets(sheet: Sheet, lines: readonly string[]): void {
   for (const line of lines) paragraph(sheet, `–  ${line}`);
 }
 
-function damagedPart(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<string, Buffer>): void {
+function damagedPart(sheet: Sheet, part: ReportPart, pictures: Pictures): void {
   if (sheet.y > sheet.page.height - 180) sheet.addPage();
   sheet.moveDown(0.5);
   const top = sheet.y;
@@ -213,7 +224,7 @@ function damagedPart(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<strin
   pictureRow(sheet, part, pictures);
 }
 
-function pictureRow(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<string, Buffer>): void {
+function pictureRow(sheet: Sheet, part: ReportPart, pictures: Pictures): void {
   const shown = part.photographs;
   for (let first = 0; first < shown.length; first += 2) {
     if (sheet.y > sheet.page.height - 72 - 185) sheet.addPage();
@@ -222,13 +233,11 @@ function pictureRow(sheet: Sheet, part: ReportPart, pictures: ReadonlyMap<string
       const { id, caption } = photograph;
       const left = MARGIN + column * (PICTURE_WIDTH + 14);
       const picture = pictures.get(id);
-      if (picture) {
+      if (picture !== undefined && typeof picture !== 'string') {
         sheet.image(picture, left, top, { fit: [PICTURE_WIDTH, PICTURE_HEIGHT] });
         drawMarks(sheet, photograph, [left, top]);
       }
-      const text = picture
-        ? `${caption}, photograph ${first + column + 1}`
-        : 'This photograph is missing from the shop’s files.';
+      const text = typeof picture === 'string' ? picture : `${caption}, photograph ${first + column + 1}`;
       sheet
         .font('text')
         .fontSize(8.5)

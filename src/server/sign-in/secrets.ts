@@ -1,15 +1,22 @@
 import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { turnstileOf } from '../turnstile';
 
 /** Memory-hard: 128 MB for each guess at a password. PINs are short, so they are also slowed down by count. */
 const COST = { N: 2 ** 17, r: 8, p: 1, maxmem: 256 * 1024 * 1024 };
 const KEY_LENGTH = 32;
 
+/** Each takes 128 MB and a thread of those that also read files: two at once, a few in line, nobody for long. */
+const hashing = turnstileOf('hashing', { inside: 2, waiting: 8, patienceMs: 5000 });
+
 const derive = (secret: string, salt: Buffer, cost: typeof COST): Promise<Buffer> =>
-  new Promise((resolve, reject) => {
-    scrypt(secret.normalize('NFKC'), salt, KEY_LENGTH, cost, (error, key) =>
-      error ? reject(error) : resolve(key),
-    );
-  });
+  hashing.pass(
+    () =>
+      new Promise((resolve, reject) => {
+        scrypt(secret.normalize('NFKC'), salt, KEY_LENGTH, cost, (error, key) =>
+          error ? reject(error) : resolve(key),
+        );
+      }),
+  );
 
 /** `scrypt$N$r$p$salt$key`, salt and key in base64. Only tests pass another cost: a hash carries the one it was made with. */
 export async function hashSecret(secret: string, cost = COST): Promise<string> {

@@ -1,9 +1,15 @@
+import * as v from 'valibot';
 import {
+  countPinTry,
+  deleteExpiredSessions,
   deleteSession,
   findActorBySession,
   findPerson,
   findPersonByName,
+  forgetPinTries,
   insertSession,
+  isKnownDevice,
+  keepKnownDevice,
   listPeople,
   type PersonSecrets,
 } from '@/db/people';
@@ -14,7 +20,7 @@ import { type Context, instant } from '../context';
 import { Refusal } from '../refusal';
 import { defineUseCase, parseInput } from '../useCase';
 import { hashSecret, hashToken, newToken, secretMatches } from './secrets';
-import { countFailure, forgetFailures, refuseWhenTooMany } from './slowDown';
+import { type Caller, tryDoor } from './tries';
 
 const SESSION_HOURS = 14;
 
@@ -24,20 +30,25 @@ export interface SignedIn {
   readonly expiresAt: string;
 }
 
-/** The one use case without an actor: it makes one, from a name and a password. */
-export async function signIn(context: Context, input: unknown): Promise<SignedIn> {
+/** The one use case without an actor: it makes one, from a name and a password. Whoever gives his password opens his PIN again. */
+export async function signIn(
+  context: Context,
+  input: unknown,
+  caller: Caller = NOBODY_KNOWN,
+): Promise<SignedIn> {
   const { name, password } = parseInput(SignInSchema, input);
-  const key = `password:${name.toLowerCase()}`;
-  await refuseWhenTooMany(key);
-  const person = findPersonByName(context.db, name);
-  const matches = await checkSecret(password, person?.active ? person.passwordHash : undefined);
-  if (!person || !matches) {
-    await countFailure(key);
-    throw new Refusal('wrong-sign-in', 'Name and password do not go together.');
-  }
-  await forgetFailures(key);
+  const person = await tryDoor(`password of ${name.toLowerCase()}`, caller, async () => {
+    const found = findPersonByName(context.db, name);
+    const matches = await checkSecret(password, found?.active ? found.passwordHash : undefined);
+    return matches ? found : undefined;
+  });
+  if (!person) throw new Refusal('wrong-sign-in', 'Name and password do not go together.');
+  forgetPinTries(context.db, person.id);
   return openSession(context, person);
 }
+
+/** On the command line and in tests: nobody's device, from here. */
+const NOBODY_KNOWN: Caller = { address: 'here' };
 
 let decoy: Promise<string> | undefined;
 
@@ -53,6 +64,7 @@ function openSession(context: Context, { id, name, role }: PersonSecrets): Signe
   const token = newToken();
   const now = context.now();
   const expiresAt = new Date(now.getTime() + SESSION_HOURS * 3_600_000).toISOString();
+  deleteExpiredSessions(context.db, now.toISOString());
   insertSession(context.db, {
     tokenHash: hashToken(token),
     personId: id,
@@ -62,20 +74,34 @@ function openSession(context: Context, { id, name, role }: PersonSecrets): Signe
   return { actor: { id, name, role }, token, expiresAt };
 }
 
-/** On a shared tablet somebody signed in hands over to a colleague, who shows who he is by PIN. */
+/** After so many wrong PINs in a row it stays closed: four figures are soon tried out. */
+const MOST_PIN_TRIES = 5;
+
+const SwitchSchema = v.object({ ...SwitchPersonSchema.entries, token: v.optional(v.string()) });
+
+/**
+ * On a shared tablet somebody signed in hands over to a colleague, who shows who he is by PIN. The session of who hands over ends
+ * with it.
+ */
 export const switchPerson = defineUseCase(
   'session.own',
-  SwitchPersonSchema,
-  async (actor, context, { personId, pin }): Promise<SignedIn> => {
-    const key = `pin:${personId}`;
-    await refuseWhenTooMany(key);
-    const person = findPerson(context.db, personId);
-    const matches = await checkSecret(pin, person?.active ? (person.pinHash ?? undefined) : undefined);
-    if (!person || !matches) {
-      await countFailure(key);
-      throw new Refusal('wrong-sign-in', `That PIN is not right. ${actor.name} stays signed in.`);
-    }
-    await forgetFailures(key);
+  SwitchSchema,
+  async (actor, context, { personId, pin, token }): Promise<SignedIn> => {
+    const caller = { device: `session of ${actor.id}`, address: 'here' };
+    const person = await tryDoor(`pin of ${personId}`, caller, async () => {
+      // Counted before it is looked at, and in the database: neither asking in parallel nor a restart gives more of them.
+      if (countPinTry(context.db, personId) > MOST_PIN_TRIES)
+        throw new Refusal(
+          'slow-down',
+          'This PIN is closed after too many wrong tries. Sign in with the password.',
+        );
+      const found = findPerson(context.db, personId);
+      const matches = await checkSecret(pin, found?.active ? (found.pinHash ?? undefined) : undefined);
+      return matches ? found : undefined;
+    });
+    if (!person) throw new Refusal('wrong-sign-in', `That PIN is not right. ${actor.name} stays signed in.`);
+    forgetPinTries(context.db, personId);
+    if (token !== undefined) signOut(context, token);
     return openSession(context, person);
   },
 );
@@ -106,4 +132,17 @@ export function door(context: Context): {
     demoPeople: demoPeople.map(({ name, role }) => ({ name, role })),
     ...(demoPeople.length > 0 ? { demoPassword: DEMO_PASSWORD } : {}),
   };
+}
+
+/** The mark of a device on which somebody has signed in; a new one where it has none yet. */
+export function markDevice(context: Context, token: string | undefined): string {
+  const mark = token !== undefined && isKnownDevice(context.db, hashToken(token)) ? token : newToken();
+  keepKnownDevice(context.db, hashToken(mark), instant(context));
+  return mark;
+}
+
+/** Who asks at the door: by the mark of his device, if it is known here, else by his address. */
+export function callerOf(context: Context, token: string | undefined, address: string): Caller {
+  const hash = token === undefined ? undefined : hashToken(token);
+  return hash !== undefined && isKnownDevice(context.db, hash) ? { device: hash, address } : { address };
 }

@@ -4,7 +4,7 @@ import { stripPlan } from '@/core/strip/stripPlan';
 import { listRecords } from '@/db/captures';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
-import { insertUnitType, newestRevision, readUnitType } from '@/db/unitTypes';
+import { insertUnitType, isOwnOfJob, newestRevision, readUnitType } from '@/db/unitTypes';
 import { IdSchema, words } from '@/model/ids';
 import type { UnitType } from '@/model/unitType';
 import { instant } from '../context';
@@ -22,7 +22,7 @@ const InputSchema = v.object({ jobId: IdSchema, note: words(200, 1) });
 export const keepOrder = defineUseCase('unit-type.keep', InputSchema, (actor, context, { jobId, note }) =>
   inTransaction(context.db, () => {
     const { job, unitType } = openJob(context.db, jobId);
-    const isOwn = unitType.id.startsWith('own-');
+    const isOwn = isOwnOfJob(context.db, unitType.id);
     const newest = isOwn
       ? unitType
       : readUnitType(context.db, unitType.id, newestRevision(context.db, unitType.id));

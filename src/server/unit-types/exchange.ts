@@ -6,7 +6,7 @@ import { logChange } from '@/db/changeLog';
 import { type Db, inTransaction } from '@/db/open';
 import { insertUnitType, isOwnOfJob, listUnitTypes, newestRevision, readUnitType } from '@/db/unitTypes';
 import { IdSchema, words } from '@/model/ids';
-import type { UnitType } from '@/model/unitType';
+import { OWN_PREFIX, type UnitType } from '@/model/unitType';
 import { instant } from '../context';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
@@ -63,7 +63,8 @@ export const lookAtType = defineUseCase(
 );
 
 function lookAt(db: Db, source: string): TypeLookedAt {
-  const { type, faults } = readDescription(source);
+  const { type, faults: read } = readDescription(source);
+  const faults = [...read, ...reservedId(type?.id)];
   if (!type) return { faults, revision: 0, ratios: [], mayBeStored: false };
   const mayBeStored = !isOwnOfJob(db, type.id) && faults.every(({ blocks }) => blocks === 'nothing');
   const looseEnds = faults.some(({ blocks }) => blocks === 'train');
@@ -75,6 +76,18 @@ function lookAt(db: Db, source: string): TypeLookedAt {
     mayBeStored,
   };
 }
+
+/** What begins so belongs to one job: a shared type of that name could be met by the next unit that nobody has described. */
+const reservedId = (id: string | undefined): Fault[] =>
+  id?.startsWith(OWN_PREFIX)
+    ? [
+        {
+          path: 'id',
+          message: `names that begin with “${OWN_PREFIX}” are kept for units of one job`,
+          blocks: 'section',
+        },
+      ]
+    : [];
 
 const ratiosOf = (type: UnitType): TypeLookedAt['ratios'] =>
   type.states.map(({ gear }) => {
@@ -118,6 +131,11 @@ const CopySchema = v.object({ unitTypeId: IdSchema, newId: IdSchema, title: word
 export const copyType = defineUseCase('unit-type.keep', CopySchema, (actor, context, input) =>
   inTransaction(context.db, () => {
     const source = exportType(actor, context, { unitTypeId: input.unitTypeId });
+    const [reserved] = reservedId(input.newId);
+    if (reserved)
+      throw new Refusal('bad-input', `The id can’t be used: ${reserved.message}.`, {
+        faults: [{ ...reserved, path: 'newId' }],
+      });
     if (newestRevision(context.db, input.newId) > 0)
       throw new Refusal('bad-input', `There is a unit type “${input.newId}” already.`, {
         faults: [{ path: 'newId', message: 'taken' }],

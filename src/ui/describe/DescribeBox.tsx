@@ -22,7 +22,7 @@ export function DescribeBox({ job }: OfJob) {
   const gears = unitType.positions.filter(({ family }) => family === 'gear-teeth');
   const [text, setText] = useState<Text>(() => textOf(unitType));
   const [trouble, setTrouble] = useState('');
-  if (!unitType.id.startsWith('own-') || !rights.includes('unit-type.describe')) return null;
+  if (!job.snapshot.job.ownType || !rights.includes('unit-type.describe')) return null;
   const set = (name: string, value: string) => {
     setTrouble('');
     setText({ ...text, [name]: value });

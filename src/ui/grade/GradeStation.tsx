@@ -70,7 +70,7 @@ export function GradeStation({ open }: { readonly open: PartState | undefined })
           />
         )}
         {open && openCheckOf(open, place)?.every && <OpenSeries part={open} job={job} />}
-        {unitType.id.startsWith('own-') && (
+        {head.ownType && (
           <>
             <DescribePart job={job} described={described} />
             <DescribeBox job={job} />

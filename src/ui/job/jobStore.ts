@@ -3,6 +3,7 @@ import { type StationCount, stationCounts } from '@/core/decisions/stationCounts
 import type { PartState } from '@/core/wear/partStanding';
 import type { JobAnswer } from '@/model/jobStream';
 import type { JobSnapshot } from '@/model/snapshot';
+import { closeBench } from './closeBench';
 import { type Confirmed, reaches, withAnswer } from './confirmed';
 import { deviceId } from './deviceId';
 import { inForceFor } from './inForce';
@@ -98,7 +99,10 @@ export function makeJobStore({ snapshot: first, cursor, shop }: FirstOfJob, acto
     asking.set('device', deviceId());
     asking.set('waiting', String(waiting.length));
     const answer = await fetch(`/api/v1/jobs/${jobId}?${asking}`, { cache: 'no-store' })
-      .then((response) => (response.ok ? (response.json() as Promise<JobAnswer>) : undefined))
+      .then((response) => {
+        if (response.status === 401) void closeBench();
+        return response.ok ? (response.json() as Promise<JobAnswer>) : undefined;
+      })
       .catch(() => undefined);
     if (!answer) return;
     postToTabs({ kind: 'answer', jobId, since: confirmed.cursor, answer });

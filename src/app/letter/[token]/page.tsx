@@ -1,3 +1,4 @@
+import { notFound } from 'next/navigation';
 import { shopContext } from '@/server/instance';
 import { Refusal } from '@/server/refusal';
 import { readReportByToken } from '@/server/report/customerLink';
@@ -21,6 +22,8 @@ export default async function CustomerLetter({ params }: { params: Promise<{ tok
       />
     );
   } catch (error) {
+    // What leads nowhere answers as that; a link that was withdrawn says so.
+    if (error instanceof Refusal && error.code === 'not-found') notFound();
     if (error instanceof Refusal)
       return <FullPageWords title="This link does not open" words={error.message} />;
     throw error;

@@ -1,6 +1,8 @@
 import { answer } from '@/app/api/answer';
+import { SESSION_COOKIE } from '@/app/session';
 import type { StandIn } from '@/model/standIn';
 import { readBenchGauge } from '@/server/devices/benchGauge';
+import { findActor } from '@/server/sign-in/signIn';
 
 const EVERY_MS = 250;
 
@@ -16,13 +18,20 @@ export const GET = answer(({ actor, context, request }) => {
   // The first value is read before anything streams, so that a refusal is a real one.
   const show = () => `data: ${JSON.stringify(readBenchGauge(actor, context, touch))}\n\n`;
   const first = show();
+  const token = request.cookies.get(SESSION_COOKIE)?.value;
   const encoder = new TextEncoder();
   let timer: ReturnType<typeof setInterval> | undefined;
   const stop = () => clearInterval(timer);
   const stream = new ReadableStream({
     start(controller) {
       controller.enqueue(encoder.encode(first));
-      timer = setInterval(() => controller.enqueue(encoder.encode(show())), EVERY_MS);
+      timer = setInterval(() => {
+        // Whoever signed out, or whose session ran out, reads no further.
+        if (!findActor(context, token)) {
+          stop();
+          controller.close();
+        } else controller.enqueue(encoder.encode(show()));
+      }, EVERY_MS);
       request.signal.addEventListener('abort', () => {
         stop();
         controller.close();

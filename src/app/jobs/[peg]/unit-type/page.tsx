@@ -10,6 +10,6 @@ export default async function JobTypePage({ params }: { params: Promise<{ peg: s
   const { unitType, job } = await forPage(() =>
     readSnapshotByPeg(actor, shopContext(), { peg: Number(peg) }),
   );
-  if (!unitType.id.startsWith('own-')) notFound();
+  if (!job.ownType) notFound();
   return <EditJobType key={unitType.revision} unitType={unitType} job={job} actor={actor} />;
 }

@@ -1,4 +1,4 @@
-import { answer, jsonBody } from '@/app/api/answer';
+import { answer, jsonBody, LONG_TEXT } from '@/app/api/answer';
 import { previewTable, printTable } from '@/server/limits/sheetAsTable';
 
 export const GET = answer(({ actor, context, params }) => {
@@ -14,7 +14,7 @@ export const GET = answer(({ actor, context, params }) => {
 
 export const POST = answer(async ({ actor, context, request, params }) =>
   previewTable(actor, context, {
-    ...((await jsonBody(request)) as object),
+    ...((await jsonBody(request, LONG_TEXT)) as object),
     unitTypeId: params.unitTypeId,
   }),
 );

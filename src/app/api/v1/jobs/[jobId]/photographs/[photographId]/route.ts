@@ -10,5 +10,6 @@ export const GET = answer(async ({ actor, context, params, request }) => {
       photographId: params.photographId ?? '',
       size,
     }),
+    request,
   );
 });

@@ -9,8 +9,7 @@ export const GET = answer(async ({ actor, context, params }) => {
   return new Response(new Uint8Array(bytes), {
     headers: {
       'content-type': mime,
-      'cache-control': 'private, max-age=3600',
-      'x-content-type-options': 'nosniff',
+      'cache-control': 'no-store',
     },
   });
 });

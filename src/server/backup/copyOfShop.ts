@@ -1,0 +1,90 @@
+import { createHash } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import Database from 'better-sqlite3';
+import type { Db } from '@/db/open';
+import { photographPath } from '../files';
+
+/** What of a shop's folder isn't in its database and can't be made again, by its place in the folder. */
+export interface KeptFile {
+  readonly place: string;
+  /** Its SHA-256 in hex as the database has it; files that the database doesn't name have none. */
+  readonly digest?: string;
+}
+
+/** All pages in one step: a copy made in several begins anew whenever somebody writes between two, and never ends in a busy shop. */
+const ALL_AT_ONCE = { progress: () => Number.MAX_SAFE_INTEGER };
+
+/**
+ * A copy of the database as it is at one moment, while the shop goes on writing (SQLite's online backup), looked through from end to
+ * end. Plain copying of the file gives a broken one. Given the shop's own connection it is copied a piece at a time, so that the shop
+ * isn't kept waiting: what that connection writes meanwhile goes into the copy too.
+ * @throws Error where the copy isn't sound
+ */
+export async function copyDatabase(from: string | Db, to: string): Promise<void> {
+  if (typeof from !== 'string') await from.backup(to);
+  else {
+    const source = new Database(path.join(from, 'shop.sqlite'), { fileMustExist: true, readonly: true });
+    try {
+      await source.backup(to, ALL_AT_ONCE);
+    } finally {
+      source.close();
+    }
+  }
+  const copy = new Database(to);
+  try {
+    // Into one file: a copy that needs its log beside it is soon without it.
+    copy.pragma('journal_mode = DELETE');
+    const found = copy.pragma('integrity_check', { simple: true });
+    if (found !== 'ok') throw new Error(`The copy of the database is not sound: ${String(found)}`);
+  } finally {
+    copy.close();
+  }
+  const file = fs.openSync(to, 'r');
+  fs.fsyncSync(file);
+  fs.closeSync(file);
+}
+
+/** Every photograph that a database names, struck ones and conflicting ones among them. */
+export function digestsIn(database: string): string[] {
+  const db = new Database(database, { readonly: true, fileMustExist: true });
+  try {
+    return db
+      .prepare(
+        `SELECT digest FROM photographs
+         UNION SELECT json_extract(content_json, '$.digest') FROM capture_conflicts WHERE kind = 'photograph'`,
+      )
+      .pluck()
+      .all()
+      .filter((digest): digest is string => typeof digest === 'string' && /^[0-9a-f]{64}$/.test(digest))
+      .sort();
+  } finally {
+    db.close();
+  }
+}
+
+/** The files beside the database: photographs by their digest, JPEGs made beside them, and what tablets trust the shop by. */
+export function filesBeside(dataFolder: string, digests: readonly string[]): KeptFile[] {
+  const placeOf = (file: string) => path.relative(dataFolder, file).split(path.sep).join('/');
+  const photographs = digests.flatMap((digest): KeptFile[] => {
+    const place = placeOf(photographPath(dataFolder, digest));
+    const beside = `${place}.jpg`;
+    return [{ place, digest }, ...(fs.existsSync(path.join(dataFolder, beside)) ? [{ place: beside }] : [])];
+  });
+  const tls = path.join(dataFolder, 'tls');
+  const keys = fs.existsSync(tls)
+    ? fs
+        .readdirSync(tls)
+        .filter((name) => fs.statSync(path.join(tls, name)).isFile())
+        .map((name) => ({ place: `tls/${name}` }))
+    : [];
+  return [...photographs, ...keys];
+}
+
+/** The SHA-256 of a file in hex; undefined where there is none. */
+export async function digestOfFile(file: string): Promise<string | undefined> {
+  if (!fs.existsSync(file)) return undefined;
+  const hash = createHash('sha256');
+  for await (const chunk of fs.createReadStream(file)) hash.update(chunk as Buffer);
+  return hash.digest('hex');
+}
