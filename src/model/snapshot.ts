@@ -237,6 +237,8 @@ export interface RackPage {
   /** All days with units, whatever page this is. */
   readonly days: readonly RackDay[];
   readonly more: boolean;
+  /** What endangers the shop's records, in words: the disk, the daily copy. */
+  readonly dangers: readonly string[];
 }
 
 /** A unit that a search found, wherever it is. */

@@ -6,6 +6,8 @@ export interface Context {
   readonly dataFolder: string;
   readonly now: () => Date;
   readonly newId: () => string;
+  /** Where the daily copies go; undefined where the shop keeps none. */
+  readonly dailyCopyFolder?: string | undefined;
   /** By which device a capture was sent, and what its clock said then. */
   readonly sentBy?: SentBy;
 }

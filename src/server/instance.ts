@@ -13,9 +13,13 @@ const holder = globalThis as { stereotomeContext?: Context };
 
 export function shopContext(): Context {
   if (!holder.stereotomeContext) {
-    holder.stereotomeContext = openContext(process.env.STEREOTOME_DATA ?? './data');
+    const dailyCopyFolder = process.env.STEREOTOME_DAILY_COPY || undefined;
+    holder.stereotomeContext = {
+      ...openContext(process.env.STEREOTOME_DATA ?? './data'),
+      dailyCopyFolder,
+    };
     sweepIncoming(holder.stereotomeContext.dataFolder);
-    keepDailyCopies(holder.stereotomeContext, process.env.STEREOTOME_DAILY_COPY);
+    keepDailyCopies(holder.stereotomeContext, dailyCopyFolder);
   }
   return holder.stereotomeContext;
 }

@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { pack } from 'tar-stream';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { backUp } from '@/server/backup/backUp';
 import { dailyCopy } from '@/server/backup/dailyCopy';
 import { lookThrough } from '@/server/backup/lookThrough';
@@ -12,6 +12,7 @@ import { restore } from '@/server/backup/restore';
 import { openContext } from '@/server/instance';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { storePhotograph } from '@/server/photos/storePhotograph';
+import { readRack } from '@/server/shop/readRack';
 import { takeReading } from '@/server/strip/takeReading';
 import {
   bookTestUnit,
@@ -207,6 +208,32 @@ describe('the daily copy', () => {
     const db = new Database(at('daily/shop-2026-12-09.sqlite'), { readonly: true });
     expect(db.prepare('SELECT count(*) FROM photographs').pluck().get()).toBe(4);
     db.close();
+  });
+  it('is told on the rack where it isn’t made, and not where yesterday’s stands', () => {
+    const { lead } = shop.people;
+    const dangersWith = (dailyCopyFolder?: string) =>
+      readRack(lead, { ...shop.context, now: () => new Date('2026-12-05T10:00:00Z'), dailyCopyFolder }, {})
+        .dangers;
+    expect(dangersWith()).toEqual([]);
+    expect(dangersWith(at('nowhere'))[0]).toMatch(/No daily copy of the shop has been made yet/);
+    fs.mkdirSync(at('daily'));
+    fs.writeFileSync(at('daily/shop-2026-12-03.sqlite'), '');
+    expect(dangersWith(at('daily'))).toEqual([
+      'The last daily copy of the shop is of 3 Dec 2026. The server’s log says why there is none since.',
+    ]);
+    fs.writeFileSync(at('daily/shop-2026-12-04.sqlite'), '');
+    expect(dangersWith(at('daily'))).toEqual([]);
+  });
+  it('a disk that is nearly full is told before it is', () => {
+    const statfs = vi.spyOn(fs, 'statfsSync');
+    const dangersAt = (blocks: number) => {
+      statfs.mockReturnValueOnce({ bavail: blocks, bsize: 4096 } as fs.StatsFs);
+      return readRack(shop.people.lead, shop.context, {}).dangers;
+    };
+    // 4 096 bytes a block: 300 000 are 1.2 GB.
+    expect(dangersAt(300_000)[0]).toMatch(/nearly full: 1\.2 GB are left/);
+    expect(dangersAt(600_000)).toEqual([]);
+    statfs.mockRestore();
   });
   it('copies no photograph that isn’t what was stored, and tells it', async () => {
     const [first] = gatherSnapshot(shop.context.db, jobId).photographs.map(({ digest }) => digest);

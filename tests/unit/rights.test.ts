@@ -35,7 +35,7 @@ const HELPERS = new Set([
     'openJob',
     'labReport',
     // the whole shop, for whoever keeps its computer: on the command line, or by a setting of his
-    ...['backUp', 'restore', 'lookThrough', 'dailyCopy', 'keepDailyCopies'],
+    ...['backUp', 'restore', 'lookThrough', 'dailyCopy', 'keepDailyCopies', 'newestCopy', 'shopDangers'],
     ...['copyDatabase', 'digestsIn', 'filesBeside', 'digestOfFile', 'isPlace'],
     'originalOf',
     'refuseAlteredOriginal',

@@ -10,7 +10,7 @@ import { copyDatabase, digestOfFile, digestsIn } from './copyOfShop';
 
 const KEPT = 7;
 const EVERY_MS = 15 * 60_000;
-const COPY = /^shop-\d{4}-\d{2}-\d{2}\.sqlite$/;
+const COPY = /^shop-(\d{4}-\d{2}-\d{2})\.sqlite$/;
 
 export interface DailyCopy {
   /** False where today's copy was there already. */
@@ -35,16 +35,23 @@ export async function dailyCopy(context: Context, folder: string): Promise<Daily
     const trouble = await copyPhotographs(context.dataFolder, folder, digestsIn(aside));
     // The day's name comes last: under it stands a copy whose photographs lie beside it.
     fs.renameSync(aside, today);
-    const copies = fs
-      .readdirSync(folder)
-      .filter((name) => COPY.test(name))
-      .sort();
-    for (const name of copies.slice(0, -KEPT)) fs.rmSync(path.join(folder, name));
+    for (const name of copiesIn(folder).slice(0, -KEPT)) fs.rmSync(path.join(folder, name));
     return { made: true, trouble };
   } finally {
     fs.rmSync(aside, { force: true });
   }
 }
+
+/** Oldest first. */
+const copiesIn = (folder: string): string[] =>
+  fs
+    .readdirSync(folder)
+    .filter((name) => COPY.test(name))
+    .sort();
+
+/** The day of the newest daily copy in a folder; undefined where there is none, or no folder. */
+export const newestCopy = (folder: string): string | undefined =>
+  fs.existsSync(folder) ? COPY.exec(copiesIn(folder).at(-1) ?? '')?.[1] : undefined;
 
 async function copyPhotographs(
   dataFolder: string,

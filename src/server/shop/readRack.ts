@@ -9,6 +9,7 @@ import type { RackEntry } from '@/model/snapshot';
 import { gatherSnapshot } from '../job/readSnapshot';
 import { log } from '../log';
 import { defineUseCase } from '../useCase';
+import { shopDangers } from './dangers';
 
 const RACK_SIZE = 60;
 /** Raised when what is counted for the rack changes: rows of an older code are made anew. */
@@ -20,7 +21,8 @@ const PageSchema = v.object({
 });
 
 /** The shelves: a page of the units in the house, by due date, with what each waits for. */
-export const readRack = defineUseCase('job.read', PageSchema, (_actor, { db }, page) => {
+export const readRack = defineUseCase('job.read', PageSchema, (_actor, context, page) => {
+  const { db } = context;
   // One more than is shown tells whether there are more.
   const found = listRack(db, { ...page, size: RACK_SIZE + 1, madeBy: MADE_BY });
   const listed = found.slice(0, RACK_SIZE);
@@ -28,6 +30,7 @@ export const readRack = defineUseCase('job.read', PageSchema, (_actor, { db }, p
   const made = makeRows(db, missing);
   return {
     shop: readShop(db),
+    dangers: shopDangers(context),
     days: listRackDays(db),
     more: found.length > RACK_SIZE,
     entries: listed.map(

@@ -140,6 +140,9 @@ export function Rack({ shop, actor, rights, today, ...first }: RackProps) {
             )}
           </Flex>
         </Flex>
+        {rack.dangers.map((words) => (
+          <ErrorNotice key={words}>{words}</ErrorNotice>
+        ))}
         {rack.trouble && <ErrorNotice>{rack.trouble}</ErrorNotice>}
         {searched.seeks ? (
           <Found searched={searched} />
