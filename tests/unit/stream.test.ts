@@ -250,6 +250,21 @@ describe('which is last', () => {
     expect(inOrder()).toEqual(['1', '2']);
   });
 
+  it('is told by the receipt where a capture would have happened after it: a time to come rules over nobody', () => {
+    shop.setTime('2026-11-24T08:30:00.000Z');
+    // It says its clock is right, and notes a time a year ahead; and one that says nothing of its clock does the same.
+    sent(1, 'lying', '2027-11-24T08:00:00.000Z', '2026-11-24T08:30:00.000Z');
+    shop.setTime('2026-11-24T08:31:00.000Z');
+    keepRecord(inspector, shop.context, {
+      ...captureHead(jobId, inspector),
+      deviceTime: '2027-11-24T08:00:00.000Z',
+      content: { what: 'count', positionId: 'ring-gear', counted: 2, note: '' },
+    });
+    shop.setTime('2026-11-24T08:40:00.000Z');
+    sent(3, 'right', '2026-11-24T08:35:00.000Z', '2026-11-24T08:40:00.000Z');
+    expect(inOrder()).toEqual(['1 by receipt', '2 by receipt', '3']);
+  });
+
   it('never refuses a capture for its time', () => {
     expect(sent(1, 'lost', '1970-01-01T00:00:00.000Z', '1970-01-01T00:00:05.000Z').stored).toBe('now');
     expect(inOrder()).toEqual(['1']);

@@ -16,18 +16,25 @@ export interface Happened {
 
 /**
  * When a capture happened by the shop's clock: the device's time and the offset of its clock, measured as it was sent. No capture
- * is ever refused for its time: where the offset has jumped since the device was heard last, the receipt counts.
+ * is ever refused for its time: where the offset has jumped since the device was heard last, or the capture would have happened
+ * after it was received, the receipt counts.
  */
 export function happened(context: Context, { deviceTime }: { readonly deviceTime: string }): Happened {
-  const { db, sentBy } = context;
   const receivedAt = instant(context);
-  if (!sentBy) return { receivedAt, happenedAt: deviceTime, clockJumped: 0 };
+  const { offset, jumped } = clockOf(context, receivedAt);
+  const at = Date.parse(deviceTime) + offset;
+  if (jumped || !(Math.abs(at) < LATEST) || at > Date.parse(receivedAt) + SAME_MS)
+    return { receivedAt, happenedAt: receivedAt, clockJumped: 1 };
+  return { receivedAt, happenedAt: new Date(at).toISOString(), clockJumped: 0 };
+}
+
+/** How far a device's clock is behind the shop's, in milliseconds, and whether it was set since it was heard last. */
+function clockOf({ db, sentBy }: Context, receivedAt: string): { offset: number; jumped: boolean } {
+  // Who doesn't say what his clock shows is taken at his word, as long as that lies in the past.
+  if (!sentBy) return { offset: 0, jumped: false };
   const measured = sentBy.heardNow - sentBy.deviceNow;
   const before = readClockOffset(db, sentBy.deviceId);
   const offset = before !== undefined && Math.abs(measured - before) < SAME_MS ? before : measured;
   if (offset !== before) putClockOffset(db, sentBy.deviceId, offset, receivedAt);
-  const at = Date.parse(deviceTime) + offset;
-  const jumped = before !== undefined && Math.abs(offset - before) > JUMP_MS;
-  if (jumped || !(Math.abs(at) < LATEST)) return { receivedAt, happenedAt: receivedAt, clockJumped: 1 };
-  return { receivedAt, happenedAt: new Date(at).toISOString(), clockJumped: 0 };
+  return { offset, jumped: before !== undefined && Math.abs(offset - before) > JUMP_MS };
 }
