@@ -27,3 +27,6 @@ export const words = (max: number, min = 0) =>
     v.minLength(min, min === 1 ? 'please fill this in' : `at least ${min} characters`),
     v.maxLength(max, `at most ${max} characters`),
   );
+
+/** A pasted or read table has no more lines than these; more is told, never cut. */
+export const TABLE_LINES = 5000;

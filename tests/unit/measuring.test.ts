@@ -143,6 +143,7 @@ describe('a limit sheet', () => {
     ]);
     expect(refused(() => preview('part,check,colour\na,b,c')).message).toContain('“colour” is not known');
     expect(refused(() => preview('part,check')).message).toContain('no row below');
+    expect(refused(() => preview('Yoke;Glow\n'.repeat(5001))).message).toMatch(/lines; at most 5000 at once/);
     expect(refused(() => preview('  ')).message).toContain('paste some rows first');
     expect(sheet().revisions).toHaveLength(1);
   });

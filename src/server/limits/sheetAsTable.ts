@@ -9,7 +9,7 @@ import {
   readLimitRows,
 } from '@/core/limits/limitRows';
 import { CheckSchema } from '@/model/checks';
-import { IdSchema } from '@/model/ids';
+import { IdSchema, TABLE_LINES } from '@/model/ids';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { readSheet } from './sheets';
@@ -40,6 +40,8 @@ export const previewTable = defineUseCase(
 /** Tabs, semicolons or commas; with the columns' names in the first line, or in the sheet's own order without them. */
 function readTable(text: string): NumberedRow[] {
   const { data } = Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: ['\t', ';', ','] });
+  if (data.length > TABLE_LINES)
+    throw new Refusal('bad-input', `The table has ${data.length} lines; at most ${TABLE_LINES} at once.`);
   const head = (data[0] ?? []).map((cell) => cell.trim().toLowerCase());
   const named = head.includes('part') && head.includes('check');
   const unknown = named ? head.find((cell) => cell !== '' && !isColumn(cell)) : undefined;

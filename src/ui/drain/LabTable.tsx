@@ -4,6 +4,7 @@ import { Box, Flex } from '@chakra-ui/react';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { guessColumns, type LabColumns, readLabTable } from '@/core/strip/labTable';
+import { TABLE_LINES } from '@/model/ids';
 import type { OfJob } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { Field, Select, TextArea, TextField } from '../kit/Field';
@@ -14,6 +15,8 @@ import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
 import type { Answered } from './SentSamples';
 
+/** Characters of a table that the browser keeps for this person. */
+const LONGEST = 500_000;
 const EMPTY: Pick<Answered, 'sample' | 'distance' | 'table'> = { sample: '', distance: '', table: '' };
 
 /** A laboratory's table, from a file or pasted: its columns are named, each bad line says why, the good ones are kept. */
@@ -40,6 +43,15 @@ export function LabTable(
       ? [{ element: line.element, value: line.value }]
       : [],
   );
+  const setTable = (table: string) => {
+    const count = table.split('\n').length;
+    if (count > TABLE_LINES || table.length > LONGEST) {
+      setTrouble(`That table is too long: at most ${TABLE_LINES} lines. What was here before is still here.`);
+      return;
+    }
+    setTrouble('');
+    setText({ ...text, table });
+  };
   const take = async () => {
     const distanceKm = figureOf(text.distance);
     const wrong = await keep(
@@ -81,7 +93,7 @@ export function LabTable(
         label="The laboratory’s table (CSV)"
         what="a CSV file"
         accept={{ 'text/csv': ['.csv'], 'text/plain': ['.txt'] }}
-        onText={(table) => setText({ ...text, table: table.slice(0, 100_000) })}
+        onText={setTable}
       />
       <Field label="Or typed and pasted, heads first" hint="element; value; unit">
         {(wiring) => (
@@ -90,7 +102,7 @@ export function LabTable(
             rows={4}
             fontSize="13px"
             value={text.table}
-            onChange={(event) => setText({ ...text, table: event.target.value })}
+            onChange={(event) => setTable(event.target.value)}
           />
         )}
       </Field>
