@@ -215,7 +215,10 @@ describe('the daily copy', () => {
       readRack(lead, { ...shop.context, now: () => new Date('2026-12-05T10:00:00Z'), dailyCopyFolder }, {})
         .dangers;
     expect(dangersWith()).toEqual([]);
-    expect(dangersWith(at('nowhere'))[0]).toMatch(/No daily copy of the shop has been made yet/);
+    expect(dangersWith(at('nowhere'))[0]).toMatch(/No daily copy of the shop is there/);
+    // A disk that isn’t mounted as a folder breaks no rack.
+    fs.writeFileSync(at('a-file'), '');
+    expect(dangersWith(at('a-file'))[0]).toMatch(/No daily copy of the shop is there/);
     fs.mkdirSync(at('daily'));
     fs.writeFileSync(at('daily/shop-2026-12-03.sqlite'), '');
     expect(dangersWith(at('daily'))).toEqual([

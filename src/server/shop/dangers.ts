@@ -30,10 +30,20 @@ function roomDanger({ dataFolder }: Context): string {
 /** Yesterday's copy will do: today's is made in the course of the day. */
 function copyDanger(context: Context): string {
   if (context.dailyCopyFolder === undefined) return '';
-  const newest = newestCopy(context.dailyCopyFolder);
+  const newest = newestOrNone(context.dailyCopyFolder);
   if (newest === undefined)
-    return 'No daily copy of the shop has been made yet. If this stays, look at the server’s log.';
+    return 'No daily copy of the shop is there. If this stays, look at the server’s log.';
   return newest >= dayAfter(shopToday(context), -1)
     ? ''
     : `The last daily copy of the shop is of ${format(parseISO(newest), 'd MMM yyyy')}. The server’s log says why there is none since.`;
+}
+
+/** A folder that can't be read harms no rack: then there is no copy that anybody could count on. */
+function newestOrNone(folder: string): string | undefined {
+  try {
+    return newestCopy(folder);
+  } catch (error) {
+    log.error({ err: error }, 'the folder of the daily copies can’t be read');
+    return undefined;
+  }
 }

@@ -46,7 +46,9 @@ export function LabTable(
   const setTable = (table: string) => {
     const count = table.split('\n').length;
     if (count > TABLE_LINES || table.length > LONGEST) {
-      setTrouble(`That table is too long: at most ${TABLE_LINES} lines. What was here before is still here.`);
+      setTrouble(
+        `That table is too long: at most ${TABLE_LINES} lines and half a million characters. What was here before is still here.`,
+      );
       return;
     }
     setTrouble('');
