@@ -1,12 +1,11 @@
 import { spawn } from 'node:child_process';
-import { createHash, randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
 import { ended, said } from '../browser/ownServer';
 import type { Caller } from '../faults/caller';
+import { type Pictures, picturesToSend, wrongIn } from '../faults/sent';
 import type { OnPage } from './page';
 
 /*
@@ -32,7 +31,7 @@ export interface UnderLoad {
 }
 
 export async function devicesUnderLoad({ shop, caller }: OnPage): Promise<UnderLoad> {
-  const pictures = await picturesToSend();
+  const pictures = await picturesToSend(Math.ceil((DEVICES * SECONDS) / PHOTOGRAPH_EVERY_S) + DEVICES);
   const jobs: string[] = [];
   for (let at = 0; at < DEVICES; at += 1) jobs.push(await caller.bookIn(`device ${at}`));
   const sent = jobs.map((): { readings: string[]; photographs: string[] } => ({
@@ -118,50 +117,4 @@ async function p95Of(url: string, caller: Caller, deviceOf: (device: number) => 
     });
   await Promise.all(waiting);
   return times.sort((a, b) => a - b)[Math.floor(0.95 * times.length)]!;
-}
-
-/** Every mark that was sent is there once, and none that wasn't. */
-async function wrongIn(
-  caller: Caller,
-  jobs: readonly string[],
-  sent: readonly { readonly readings: readonly string[]; readonly photographs: readonly string[] }[],
-): Promise<number> {
-  let wrong = 0;
-  for (const [device, jobId] of jobs.entries()) {
-    const held = (await (await caller.ask('GET', `/api/v1/jobs/${jobId}`)).json()) as Record<
-      'readings' | 'photographs',
-      { id: string }[]
-    >;
-    for (const kind of ['readings', 'photographs'] as const) {
-      const there = held[kind].map(({ id }) => id).sort();
-      const marks = [...sent[device]![kind]].sort();
-      wrong += there.filter((id, at) => id !== marks[at]).length + Math.abs(there.length - marks.length);
-    }
-  }
-  return wrong;
-}
-
-interface Pictures {
-  /** Another file, and its digest, worked out beforehand: whoever sends must not be busy himself. */
-  readonly next: () => readonly [Buffer, string];
-}
-
-/** Pictures of about 3 MB: noise, which no method makes smaller; what follows a picture's end makes another file of it. */
-async function picturesToSend(): Promise<Pictures> {
-  const [width, height] = [2400, 1800];
-  const raw = { width, height, channels: 3 as const };
-  const jpeg = await sharp(randomBytes(width * height * 3), { raw })
-    .jpeg({ quality: 85 })
-    .toBuffer();
-  const made = Array.from({ length: Math.ceil((DEVICES * SECONDS) / PHOTOGRAPH_EVERY_S) + DEVICES }, () => {
-    const bytes = Buffer.concat([jpeg, randomBytes(16)]);
-    return [bytes, createHash('sha256').update(bytes).digest('hex')] as const;
-  });
-  let at = 0;
-  return {
-    next: () => {
-      at += 1;
-      return made[at % made.length]!;
-    },
-  };
 }

@@ -44,6 +44,33 @@ test('answers say of themselves what pages do, and refuse what comes from no pag
   expect((await page.request.get('/letter/nobody-made-this-link')).status()).toBe(404);
 });
 
+test('no page carries the door within it, and a withdrawn letter is gone, in words', async ({
+  page,
+  shop,
+}) => {
+  await enter(page, 'lead', '/jobs/398', { anew: true });
+  const jobId = await jobIdOf(page);
+  const within = async (address: string) => (await page.request.get(address)).text();
+  // Nobody's password travels within a page: the lead's own name is told, no other demonstration person's is.
+  expect(await within('/')).not.toContain(PASSWORD);
+  const made = await page.request.post(`/api/v1/jobs/${jobId}/reports/1/link`, {
+    headers: { origin: shop.url },
+  });
+  const { token } = (await made.json()) as { token: string };
+  expect((await page.request.get(`/letter/${token}`)).status()).toBe(200);
+  const read = await within(`/letter/${token}`);
+  expect(read).not.toContain(PASSWORD);
+  const withdrawn = await page.request.delete(`/api/v1/jobs/${jobId}/reports/1/link`, {
+    headers: { origin: shop.url },
+  });
+  expect(withdrawn.ok()).toBe(true);
+  const gone = await page.goto(`/letter/${token}`);
+  expect(gone?.status()).toBe(410);
+  await expect(page.getByText('This link is no longer valid')).toBeVisible();
+  expect((await page.request.get(`/letter/${token}/pdf`)).status()).toBe(410);
+  expect((await page.request.get('/letter/nobody-made-this-link')).status()).toBe(404);
+});
+
 test.describe('with the bench’s worker', () => {
   test.use({ serviceWorkers: 'allow' });
   test('who signs out without network has left: no page of a job opens again, and the session ends when the network is back', async ({

@@ -67,6 +67,17 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
     'Iron413far too muchgears, shafts, races',
   );
 
+  // More lines than any laboratory sends: told, and what was there before stays.
+  await lab.getByLabel('Or typed and pasted, heads first').fill('Stoff;Menge\nFe;1');
+  await lab.locator('input[type=file]').setInputFiles({
+    name: 'long.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`Element;Value\n${'Fe;1\n'.repeat(5_000)}`),
+  });
+  await expect(lab.getByRole('alert')).toContainText('That table is too long: at most 5000 lines');
+  await expect(lab.getByLabel('Or typed and pasted, heads first')).toHaveValue('Stoff;Menge\nFe;1');
+  await lab.getByLabel('Or typed and pasted, heads first').fill('');
+
   // A sample that was sent keeps the station open until its answer is taken over, in the laboratory's own way of writing.
   await lab.getByLabel('What is written on the bottle').fill('bottle 12');
   await lab.getByRole('button', { name: 'Send it to the laboratory' }).click();

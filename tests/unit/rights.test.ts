@@ -29,7 +29,7 @@ const HELPERS = new Set([
   ...['signIn', 'signOut', 'findActor', 'colleaguesWithPin', 'door', 'tryDoor', 'callerOf', 'markDevice'],
   ...['addFirstAdministrator', 'hashSecret', 'secretMatches', 'newToken', 'hashToken'],
   // for the holder of a customer's link: the token is the right
-  ...['readReportByToken', 'readPhotographByToken'],
+  ...['readReportByToken', 'readPhotographByToken', 'linkHasEnded'],
   // steps of use cases
   ...[
     'openJob',

@@ -16,6 +16,7 @@ import { hashToken, newToken } from '../sign-in/secrets';
 import { defineUseCase } from '../useCase';
 
 const DAYS_VALID = 30;
+export const LINK_ENDED = 'This link is no longer valid. Please ask the shop for a new one.';
 
 /** A link that opens one issue of one job's report, and nothing else, for thirty days. */
 export const makeCustomerLink = defineUseCase(
@@ -69,9 +70,20 @@ export const withdrawCustomerLinks = defineUseCase(
 export function readReportByToken(context: Context, token: string): ReportIssue {
   const link = findReportLink(context.db, hashToken(token));
   if (!link) throw new Refusal('not-found', 'This link leads nowhere. Please ask the shop for a new one.');
-  if (link.withdrawn_at !== null || link.expires_at <= instant(context))
-    throw new Refusal('gone', 'This link is no longer valid. Please ask the shop for a new one.');
+  if (hasEnded(link, context)) throw new Refusal('gone', LINK_ENDED);
   return findReportIssue(context.db, link.job_id, link.number)!;
+}
+
+/** Whether a link once led somewhere and no longer does: withdrawn, or its days are over. */
+export function linkHasEnded(context: Context, token: string): boolean {
+  const link = findReportLink(context.db, hashToken(token));
+  return link !== undefined && hasEnded(link, context);
+}
+
+type Link = NonNullable<ReturnType<typeof findReportLink>>;
+
+function hasEnded(link: Link, context: Context): boolean {
+  return link.withdrawn_at !== null || link.expires_at <= instant(context);
 }
 
 export async function readPhotographByToken(

@@ -2,7 +2,6 @@ import { notFound } from 'next/navigation';
 import { shopContext } from '@/server/instance';
 import { Refusal } from '@/server/refusal';
 import { readReportByToken } from '@/server/report/customerLink';
-import { FullPageWords } from '@/ui/frame/FullPageWords';
 import { LetterPage } from '@/ui/report/LetterPage';
 
 export const metadata = { robots: { index: false } };
@@ -22,10 +21,8 @@ export default async function CustomerLetter({ params }: { params: Promise<{ tok
       />
     );
   } catch (error) {
-    // What leads nowhere answers as that; a link that was withdrawn says so.
-    if (error instanceof Refusal && error.code === 'not-found') notFound();
-    if (error instanceof Refusal)
-      return <FullPageWords title="This link does not open" words={error.message} />;
+    // A link that has ended is answered before, by the proxy; what leads nowhere answers as that.
+    if (error instanceof Refusal) notFound();
     throw error;
   }
 }
