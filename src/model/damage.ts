@@ -86,6 +86,8 @@ export const FindingContentSchema = v.object({
   severity: SeveritySchema,
   count: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(500))),
   share: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(1))),
+  /** Whose share it is: what a photograph told may raise a grade and never lowers the eye's. */
+  shareFrom: v.optional(v.picklist(['eye', 'picture'])),
   story: v.optional(StoryRoleSchema, 'unknown'),
   note: v.optional(words(400), ''),
 });

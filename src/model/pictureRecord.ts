@@ -13,6 +13,10 @@ export const millimetres = v.pipe(
   v.maxValue(100_000, 'at most 100 m'),
 );
 
+/** How much of a surface is pitted, as the eye sees it. */
+export const EYE_WORDS = ['none', 'few', 'many', 'nearly all'] as const;
+export type EyeWord = (typeof EYE_WORDS)[number];
+
 export const MARK_SHAPES = ['arrow', 'ring', 'line', 'text', 'pin'] as const;
 export type MarkShape = (typeof MARK_SHAPES)[number];
 

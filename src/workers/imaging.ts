@@ -15,6 +15,7 @@ export type ImagingWork =
       readonly corners: Quad;
       readonly outline?: readonly Point[] | undefined;
       readonly mmPerPixel?: number | undefined;
+      readonly sound?: Point | undefined;
     }
   | { readonly sum: 'flank-corners' }
   | { readonly sum: 'scale-card' };
@@ -97,7 +98,8 @@ function resultOf(bitmap: ImageBitmap, work: ImagingWork): Results[ImagingWork['
     case 'contact-pattern':
     case 'surface-damage': {
       refuseBadQuad(work.corners, bitmap, work.sum === 'contact-pattern' ? 'flank' : 'region');
-      const crop = cropFor(work.corners, bitmap);
+      const sound = work.sum === 'surface-damage' ? work.sound : undefined;
+      const crop = cropFor(work.corners, bitmap, sound);
       const [picture, corners] = [pixelsOf(bitmap, crop, 1), within(work.corners, crop)];
       if (work.sum === 'contact-pattern')
         return contactPattern(picture, {
@@ -105,7 +107,10 @@ function resultOf(bitmap: ImageBitmap, work: ImagingWork): Results[ImagingWork['
           ...(work.compound ? { compound: work.compound } : {}),
         });
       const outline = work.outline?.map(([x, y]) => [x - crop.x, y - crop.y] as const);
-      return surfaceDamage(picture, { region: corners, outline, mmPerPixel: work.mmPerPixel });
+      return surfaceDamage(picture, {
+        ...{ region: corners, outline, mmPerPixel: work.mmPerPixel },
+        sound: sound && [sound[0] - crop.x, sound[1] - crop.y],
+      });
     }
     case 'flank-corners': {
       const { picture, scale } = overlooked(bitmap);

@@ -210,9 +210,19 @@ test('pits inside a line drawn round them become a finding’s extent when a per
   await page.reload();
   await alive(page);
   await expect(page.getByTestId('outline')).toBeVisible();
-  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  // The eye comes first: before it has spoken nothing is measured.
+  const measure = page.getByRole('button', { name: 'Measure', exact: true });
+  await expect(measure).toBeDisabled();
+  await page.getByRole('button', { name: 'nearly all', exact: true }).click();
+  await measure.click();
   // The renderer drew five.
   await expect(page.getByTestId('measured')).toContainText('5 pits');
+  await expect(page.getByTestId('measured').getByRole('alert')).toContainText(
+    'By eye: nearly all; the picture:',
+  );
+  await expect(page.getByRole('button', { name: 'Keep both: I looked again' })).toBeEnabled();
+  await page.getByRole('button', { name: 'few', exact: true }).click();
+  await expect(page.getByTestId('measured')).toContainText('by eye: few');
   await keep(page);
   await page.getByRole('button', { name: 'Note it as a finding' }).click();
   const form = page.getByTestId('note-pits');
@@ -228,4 +238,39 @@ test('pits inside a line drawn round them become a finding’s extent when a per
   expect(noted?.positionId).toBe('pinion-head');
   expect(noted?.share).toBeGreaterThan(0.01);
   expect(noted?.share).toBeLessThan(0.15);
+});
+
+test('a picture that can’t be read tells no share: it is brushed, and then kept as a hand’s', async ({
+  page,
+}) => {
+  await enter(page, 'inspector');
+  await openPhotograph(page, 412, 'flank-pits.jpg');
+  await toTool(page, 'Pattern, pits');
+  await expect(page.getByText(/ing the picture …/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'pits', exact: true }).click();
+  // Round a corner of the bench beside the part: no machining lines, no surface to compare with.
+  await page.getByRole('button', { name: 'Draw round it' }).click();
+  await drawOn(page, [
+    [0.3, 0.75],
+    [0.6, 0.75],
+    [0.6, 0.86],
+    [0.3, 0.86],
+    [0.3, 0.76],
+  ]);
+  await expect(page.getByTestId('outline')).toBeVisible();
+  await page.getByRole('button', { name: 'many', exact: true }).click();
+  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  const measured = page.getByTestId('measured');
+  await expect(measured).toContainText('The pits can’t be read from this picture; by eye: many');
+  await expect(measured).not.toContainText('%');
+  const keep = page.getByRole('button', { name: 'Keep it: it took the right place' });
+  await expect(keep).toBeDisabled();
+  await page.getByRole('button', { name: 'Brush: add' }).click();
+  await drawOn(page, [
+    [0.35, 0.79],
+    [0.5, 0.82],
+  ]);
+  await expect(measured).toContainText('corrected by hand');
+  await expect(measured).toContainText('%');
+  await expect(keep).toBeEnabled();
 });

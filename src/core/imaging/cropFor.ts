@@ -1,5 +1,5 @@
 import type { Size } from './planes';
-import type { Quad } from './raster';
+import type { Point, Quad } from './raster';
 
 /** As far round a region as any sum looks beyond it, as a share of its box. */
 const ROUND = 0.3;
@@ -9,10 +9,10 @@ export interface Crop extends Size {
   readonly y: number;
 }
 
-/** The piece of a picture that a sum over a region needs: the rest needn't be held in memory. */
-export function cropFor(region: Quad, picture: Size): Crop {
+/** The piece of a picture that a sum over a region needs, and a place beside it: the rest needn't be held in memory. */
+export function cropFor(region: Quad, picture: Size, beside?: Point): Crop {
   const span = (axis: 0 | 1, whole: number): [number, number] => {
-    const places = region.map((corner) => corner[axis]);
+    const places = [...region, ...(beside ? [beside] : [])].map((corner) => corner[axis]);
     const [least, most] = [Math.min(...places), Math.max(...places)];
     const round = ROUND * (most - least) + 4;
     return [Math.max(0, Math.floor(least - round)), Math.min(whole, Math.ceil(most + round))];

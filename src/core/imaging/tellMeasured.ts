@@ -12,17 +12,31 @@ export function tellMeasured({
   confidence,
   byHand,
 }: Pick<Measured, 'found' | 'confidence' | 'byHand'>): string {
+  if (found.kind === 'pits') return tellPits(found, confidence, byHand === true);
   // What a hand corrected is still a picture that may be too poor to tell anything.
   const trust = `${byHand ? 'corrected by hand, ' : ''}confidence ${formatNumber(confidence, 2)}${confidence < LEAST_TRUST ? ', not to be relied on' : ''}`;
-  if (found.kind === 'pits')
-    return `${found.count === 1 ? 'One pit' : `${found.count} pits`}, ${percent(found.areaFraction)} of the surface${found.largestMm === undefined ? '' : `, the largest ${formatNumber(found.largestMm, 1)} mm across`}; ${trust}`;
   const { coverage, centroid, extent, flank } = found;
   return [
     `Pattern on ${flank}: ${percent(coverage)} of the flank`,
     `middle ${percent(centroid.length)} from the toe and ${percent(centroid.height)} from the root`,
     `from ${percent(extent.length[0])} to ${percent(extent.length[1])} along`,
+    ...(found.patches && found.patches.length > 1 ? ['in two places, both taken together'] : []),
     trust,
   ].join('; ');
+}
+
+function tellPits(
+  found: Extract<Measured['found'], { kind: 'pits' }>,
+  confidence: number,
+  byHand: boolean,
+): string {
+  const { areaFraction, count, largestMm, seen } = found;
+  const eye = seen ? `; by eye: ${seen}` : '';
+  // Below this no figure is told: whoever reads it would take it for one.
+  if (confidence < LEAST_TRUST && !byHand) return `The pits can’t be read from this picture${eye}`;
+  const share = `${count === 1 ? 'One pit' : `${count} pits`}, ${percent(areaFraction)} of the surface`;
+  const size = largestMm === undefined ? '' : `, the largest ${formatNumber(largestMm, 1)} mm across`;
+  return `${share}${size}; ${byHand ? 'corrected by hand' : `confidence ${formatNumber(confidence, 2)}`}${eye}`;
 }
 
 const DOUBTS: Record<string, string> = {
@@ -38,6 +52,13 @@ const DOUBTS: Record<string, string> = {
   corners: 'the corners do not lie on the edges of the flank',
   contrast: 'the spots are hardly darker than the rest',
   settled: 'some places may be pits or not',
+  agreed: 'two ways of reading it disagree',
+  ground: 'so much looks damaged that hardly any sound surface is left to compare with',
+  metal: 'the surface is coloured: painted, or marked with compound',
+  grey: 'the dark places are coloured, as rust or dirt is: wipe it clean',
+  texture: 'it has not the texture of a machined surface',
+  fine: 'it is full of fine dark strokes, as rust, dirt or print is',
+  edges: 'dark lies along the edge of the region: it may reach beyond the part',
 };
 
 /** Why a picture is trusted little, the worst first. */

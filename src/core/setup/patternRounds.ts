@@ -21,6 +21,8 @@ export interface PatternRound {
   readonly coast: MeanPattern | undefined;
   /** Pictures that were left out because they are not to be relied on. */
   readonly leftOut: number;
+  /** Flanks that bear on two places: their middle is none of theirs, so that no move follows from it. */
+  readonly bearsTwice: readonly Flank[];
 }
 
 /** The patterns of one set of gears, round by round: a move of the set-up ends a round. */
@@ -44,6 +46,9 @@ export function patternRounds(records: readonly BenchRecord[], positionId: strin
   }
   return rounds.map(({ move, patterns, leftOut }) => ({
     ...{ move, leftOut },
+    bearsTwice: (['drive', 'coast'] as const).filter((flank) =>
+      patterns.some((pattern) => pattern.flank === flank && (pattern.patches?.length ?? 1) > 1),
+    ),
     drive: meanOf(patterns, 'drive'),
     coast: meanOf(patterns, 'coast'),
   }));

@@ -2,7 +2,7 @@ import type { DamageMode, Family, FindingContent, Grade } from '@/model/damage';
 import type { Condition, FindingPattern, GradeRule, GradeRules } from '@/model/gradeRule';
 import type { VerdictWord } from '@/model/verdictWord';
 
-type FindingFacts = Pick<FindingContent, 'mode' | 'place' | 'severity' | 'share' | 'count'>;
+type FindingFacts = Pick<FindingContent, 'mode' | 'place' | 'severity' | 'share' | 'shareFrom' | 'count'>;
 
 /** All that the rules may look at for one part. Struck-out captures are left out by the caller. */
 export interface PartEvidence {
@@ -31,7 +31,8 @@ export interface GradeProposal {
  * yet looked at: a verdict within its limits alone proposes nothing. A verdict beyond a limit, or too close
  * to call, speaks even when nothing was seen.
  */
-export function proposeGrade(evidence: PartEvidence, { rules, revision }: GradeRules): GradeProposal {
+export function proposeGrade(given: PartEvidence, { rules, revision }: GradeRules): GradeProposal {
+  const evidence = { ...given, findings: given.findings.flatMap(byEyeToo) };
   const fitting = rules.filter(
     (rule) => rule.families === undefined || rule.families.includes(evidence.family),
   );
@@ -53,6 +54,13 @@ function noteFor(grade: Grade | null, { findings, verdicts }: PartEvidence): str
   }
   if (findings.length === 0) return 'From the measurement alone; nobody has said yet what is seen.';
   return '';
+}
+
+/** A share that a photograph told is weighed beside what the eye alone says: the worse of both holds. */
+function byEyeToo(finding: FindingFacts): FindingFacts[] {
+  if (finding.share === undefined || finding.shareFrom !== 'picture') return [finding];
+  const { share: _, ...byEye } = finding;
+  return [finding, byEye];
 }
 
 /** Findings that some rule of their own already speaks of; the catch-all rules leave them alone. */

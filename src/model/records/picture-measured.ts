@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { CaptureIdSchema, IdSchema } from '../ids';
-import { fourCorners, pixels, place, share } from '../pictureRecord';
+import { EYE_WORDS, fourCorners, pixels, place, share } from '../pictureRecord';
 import { recordKind } from './recordKind';
 
 /** What a photograph told when it was measured: of which method and version, so that a later one can be compared with it. */
@@ -29,12 +29,18 @@ export const pictureMeasured = recordKind({
         coverage: share,
         centroid: place,
         extent: v.object({ length: v.tuple([share, share]), height: v.tuple([share, share]) }),
+        /** The middles of both, where it bears on two places; the figures above take both together. */
+        patches: v.optional(v.pipe(v.array(v.object({ coverage: share, centroid: place })), v.maxLength(2))),
       }),
       v.object({
         kind: v.literal('pits'),
         areaFraction: share,
         count: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(9999)),
         largestMm: v.optional(v.pipe(v.number(), v.minValue(0))),
+        /** What the eye saw before anything was measured. */
+        seen: v.optional(v.picklist(EYE_WORDS)),
+        /** The figure and the eye contradicted each other, and a person looked again and kept both. */
+        seenAgain: v.optional(v.boolean()),
       }),
     ]),
   }),

@@ -65,3 +65,19 @@ export function CautionSign({ title, words }: { readonly title: string; readonly
     </Box>
   );
 }
+
+/** Something that speaks against what stands here, and has to be looked at before it is passed over. */
+export function Warning({ children }: { readonly children: ReactNode }) {
+  return (
+    <Box
+      role="alert"
+      borderLeft="4px solid"
+      borderColor="brass"
+      paddingLeft="12px"
+      paddingBlock="6px"
+      marginBlock="8px"
+    >
+      {children}
+    </Box>
+  );
+}

@@ -3,6 +3,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { modesOf } from '@/core/catalogs/words';
+import { LEAST_TRUST } from '@/core/imaging/confidence';
 import { formatNumber } from '@/core/quantity/format';
 import { SEVERITIES, type Severity } from '@/model/damage';
 import type { RecordOf } from '@/model/recordKinds';
@@ -24,6 +25,7 @@ export function NotePits({ job, picture, positionId, measured }: NotePitsProps) 
   const [place, setPlace] = useState('');
   const part = job.snapshot.unitType.positions.find(({ id }) => id === positionId);
   if (!part || measured.found.kind !== 'pits') return null;
+  if (measured.confidence < LEAST_TRUST && !measured.byHand) return null;
   const { areaFraction, count } = measured.found;
   const modes = modesOf(job.snapshot.catalogs, part.family).filter(
     ({ shareOf, countOf }) => shareOf ?? countOf,
@@ -40,7 +42,9 @@ export function NotePits({ job, picture, positionId, measured }: NotePitsProps) 
       ...{ positionId, mode: mode.id, place: where, severity, story: 'unknown' },
       note: `${how} in ${picture.fileName}, confidence ${formatNumber(measured.confidence, 2)}`.slice(0, 400),
       ...(counted ? { count } : {}),
-      ...(mode.shareOf ? { share: Math.round(areaFraction * 1000) / 1000 } : {}),
+      ...(mode.shareOf
+        ? ({ share: Math.round(areaFraction * 1000) / 1000, shareFrom: 'picture' } as const)
+        : {}),
     });
     await taken.kept;
     tellKept({ kind: 'finding', captureId: taken.id, words: `${part.name}: ${mode.term} noted` });

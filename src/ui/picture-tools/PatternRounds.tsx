@@ -44,7 +44,9 @@ export function PatternRounds(props: PatternRoundsProps) {
       )}
       {first && first !== last && <Round title="As found" round={first} />}
       {last && <Round title={first === last && !last.move ? 'As found' : tellMove(last)} round={last} />}
-      {last && (comesFirst ? <RunOutFirst first={comesFirst} /> : <Advice rounds={rounds} last={last} />)}
+      {last && comesFirst && <RunOutFirst first={comesFirst} />}
+      {last && !comesFirst && last.bearsTwice.length > 0 && <BearsTwice flanks={last.bearsTwice} />}
+      {last && !comesFirst && last.bearsTwice.length === 0 && <Advice rounds={rounds} last={last} />}
       {mayTake && last && <MoveForm {...props} />}
     </Box>
   );
@@ -92,6 +94,19 @@ function RunOutFirst({ first }: { readonly first: NonNullable<ReturnType<typeof 
       {figures.quantity(first.expected)}, more than the {figures.quantity(first.permitted ?? 0)} permitted. No
       shim and no depth will cure that: clean and dress the seat, turn the ring to another place, or true what
       carries it; then mark the pattern again.
+    </Box>
+  );
+}
+
+/** Between two patches lies a middle where nothing bears: a move that follows from it would be wrong for both. */
+function BearsTwice({ flanks }: { readonly flanks: PatternRound['bearsTwice'] }) {
+  return (
+    <Box marginTop="8px" data-testid="bears-twice">
+      <Box fontWeight={650}>
+        The {flanks.join(' and the ')} flank bears on two places: no move is advised.
+      </Box>
+      No depth and no backlash brings two patches together. Look for a burr or a nick on the tooth, a bent or
+      wrongly paired gear, a flank that is worn hollow; mark another tooth and compare.
     </Box>
   );
 }

@@ -8,6 +8,7 @@ import type { Region, RegionSet } from './useRegion';
 export const HANDS = {
   lasso: 'Draw round it',
   colour: 'Pick the compound',
+  sound: 'Tap a sound surface',
   add: 'Brush: add',
   clear: 'Brush: take away',
 } as const;
@@ -46,6 +47,10 @@ export function RegionKeys({ region, hand, onHand, busy, onPropose, onChange }: 
       <Flex gap="4px" wrap="wrap" marginBottom="8px">
         <HandKey own="lasso" hand={hand} onHand={onHand} />
         {region.outline && <Press onClick={() => onChange({ outline: null })}>Corners instead</Press>}
+        <HandKey own="sound" hand={hand} onHand={onHand} />
+        {region.sound && (
+          <Press onClick={() => onChange({ sound: undefined })}>Without the sound surface</Press>
+        )}
       </Flex>
     );
   return (

@@ -45,6 +45,18 @@ export function RegionOverlay({ pane, picture, region, taken, hand, brush, ...on
           onCorners={(corners) => on.onRegion({ corners })}
         />
       )}
+      {region.pits && region.sound && (
+        <circle
+          cx={region.sound[0]}
+          cy={region.sound[1]}
+          r={10 * pixel}
+          fill="none"
+          stroke={LINE}
+          strokeWidth={2.5 * pixel}
+          pointerEvents="none"
+          data-testid="sound-surface"
+        />
+      )}
       {hand && (
         <DrawingSheet pane={pane} picture={picture} label={HANDS[hand]} onStroke={on.onStroke}>
           {(points) => (

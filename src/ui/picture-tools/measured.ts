@@ -1,8 +1,10 @@
 import { quadArea } from '@/core/imaging/homography';
 import type { ContactPatternResult } from '@/core/imaging/pattern/contactPattern';
+import { contradictsEye } from '@/core/imaging/pits/byEye';
 import type { SurfaceDamageResult } from '@/core/imaging/pits/surfaceDamage';
 import { measureInPlane } from '@/core/imaging/planeMeasures';
 import type { Quad } from '@/core/imaging/raster';
+import type { EyeWord } from '@/model/pictureRecord';
 import type { RecordOf } from '@/model/recordKinds';
 
 /** What can be read from a photograph. */
@@ -17,20 +19,25 @@ export const kindOf = ({ found }: RecordOf<'picture-measured'>): Kind =>
   found.kind === 'pits' ? 'pits' : found.flank === 'coast' ? 'pattern on coast' : 'pattern on drive';
 
 /** A result as it is recorded. */
-export function foundOf(taken: Taken, kind: Kind): RecordOf<'picture-measured'>['found'] {
+export function foundOf(taken: Taken, kind: Kind, seen?: EyeWord): RecordOf<'picture-measured'>['found'] {
   if (taken.kind === 'pits') {
     const { areaFraction, count, largest } = taken.result;
     return {
       ...{ kind: 'pits', areaFraction, count },
       ...(largest.diameterMm === undefined || count === 0 ? {} : { largestMm: largest.diameterMm }),
+      ...(seen ? { seen } : {}),
+      ...(seen && contradictsEye(seen, areaFraction) ? { seenAgain: true } : {}),
     };
   }
-  const { coverage, centroid, extent } = taken.result;
+  const { coverage, centroid, extent, patches } = taken.result;
   return {
     kind: 'pattern',
     flank: kind === 'pattern on coast' ? 'coast' : 'drive',
     ...{ coverage, centroid },
     extent: { length: [...extent.length], height: [...extent.height] },
+    ...(patches
+      ? { patches: patches.map((patch) => ({ coverage: patch.coverage, centroid: patch.centroid })) }
+      : {}),
   };
 }
 

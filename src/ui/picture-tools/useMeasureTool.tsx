@@ -3,7 +3,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { Point } from '@/core/imaging/raster';
-import { doubtWords, tellMeasured } from '@/core/imaging/tellMeasured';
+import { tellMeasured } from '@/core/imaging/tellMeasured';
 import { recordsOf } from '@/core/strip/recordsOf';
 import type { RecordOf } from '@/model/recordKinds';
 import { useKeep } from '../job/useKeep';
@@ -12,6 +12,7 @@ import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
 import { KeptMeasurements, VERSIONS } from './KeptMeasurements';
 import { foundOf, KINDS } from './measured';
+import { EyeFirst, isContradicted, Told, tellsNothing } from './PitsTold';
 import { pickColour } from './pickColour';
 import { BrushKeys, type Hand, RegionKeys } from './RegionKeys';
 import { RegionOverlay } from './RegionOverlay';
@@ -36,7 +37,7 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
   const [brush, setBrush] = useState(0.02);
   const brushWidth = 2 * brush * lengthOf(region.corners);
   const told = taken && {
-    found: foundOf(taken, region.kind),
+    found: foundOf(taken, region.kind, region.seen),
     confidence: taken.result.confidence,
     ...(region.strokes.length > 0 ? { byHand: true } : {}),
   };
@@ -71,7 +72,10 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
         reading.change({ compound });
         setHand(undefined);
       });
-    } else if (taken?.kind === 'pattern') {
+    } else if (hand === 'sound') {
+      reading.change({ sound: points[0] });
+      setHand(undefined);
+    } else if (taken) {
       // Whole pixels are fine enough for a brush, and take half the room on the device.
       const whole = points.map(([x, y]) => [Math.round(x), Math.round(y)] as const);
       region.set({
@@ -117,17 +121,11 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
         onPropose={() => void reading.propose()}
         onChange={reading.change}
       />
-      {told && taken && (
-        <Box role="status" data-testid="measured" marginBottom="8px">
-          <Box fontSize="18px" lineHeight="24px">
-            {tellMeasured(told)}
-          </Box>
-          {doubtWords(taken.result.doubts).map((words) => (
-            <Box key={words}>Doubtful: {words}.</Box>
-          ))}
-        </Box>
+      {region.pits && mayTake && (
+        <EyeFirst seen={region.seen} onSeen={(seen) => region.set({ seen, strokes: region.strokes })} />
       )}
-      {taken?.kind === 'pattern' && mayTake && (
+      {told && taken && <Told told={told} doubts={taken.result.doubts} />}
+      {taken && mayTake && (
         <BrushKeys
           hand={hand}
           onHand={setHand}
@@ -150,14 +148,21 @@ export function useMeasureTool(work: Work, active: boolean): Tool {
           <Press
             kind={taken ? 'plain' : 'main'}
             size="bench"
-            disabled={imaging.doing !== undefined}
+            disabled={imaging.doing !== undefined || (region.pits && region.seen === undefined)}
             onClick={() => void reading.measure({ strokes: [] })}
           >
             Measure
           </Press>
           {taken && (
-            <Press kind="main" size="bench" disabled={!positionId} onClick={() => void take()}>
-              Keep it: it took the right place
+            <Press
+              kind="main"
+              size="bench"
+              disabled={!positionId || (told !== undefined && tellsNothing(told))}
+              onClick={() => void take()}
+            >
+              {told && isContradicted(told)
+                ? 'Keep both: I looked again'
+                : 'Keep it: it took the right place'}
             </Press>
           )}
         </Flex>

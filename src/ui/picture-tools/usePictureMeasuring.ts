@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type BrushStroke, brushed } from '@/core/imaging/brush';
 import { measurePatch } from '@/core/imaging/pattern/measurePatch';
+import { measurePits } from '@/core/imaging/pits/surfaceDamage';
 import type { Quad } from '@/core/imaging/raster';
 import { recordsOf } from '@/core/strip/recordsOf';
 import { millimetresAt, type Taken } from './measured';
@@ -20,20 +21,23 @@ export function usePictureMeasuring(
   const scale = recordsOf(records, 'picture-scaled')
     .filter(({ content }) => content.photographId === picture.id)
     .at(-1)?.content.scale;
-  const { corners, strokes } = region;
+  const { box, strokes, outline } = region;
   const taken = useMemo(
-    () => answered && corrected(answered, corners, strokes),
-    [answered, corners, strokes],
+    () => answered && corrected(answered, box, strokes, outline, scale && millimetresAt(box, scale)),
+    [answered, box, strokes, outline, scale],
   );
+  const begun = useRef(false);
   const measure = async (change?: Partial<RegionSet>) => {
+    begun.current = true;
     setTrouble('');
     if (change) region.set(change);
-    const { pits, box, outline, compound } = region;
+    const { pits, corners, compound, sound } = region;
     if (pits) {
       const mmPerPixel = scale && millimetresAt(box, scale);
       const answer = await imaging.run({
         ...{ sum: 'surface-damage', corners: box, mmPerPixel },
         outline: outline ?? undefined,
+        sound,
       });
       if (answer.ok) setAnswered({ kind: 'pits', result: answer.result });
       else setTrouble(`${answer.message}.`);
@@ -58,7 +62,6 @@ export function usePictureMeasuring(
     setTrouble('');
   };
   // The first time somebody comes to measure, the program has looked already; what a brush had corrected before a reload is read again.
-  const begun = useRef(false);
   const begin = useRef(propose);
   begin.current = strokes.length > 0 ? () => measure() : propose;
   const needed = !region.begun || strokes.length > 0;
@@ -85,13 +88,26 @@ export function usePictureMeasuring(
       setTrouble(wrong ?? '');
       if (wrong) return;
       setAnswered(undefined);
-      region.set({});
+      region.set({ seen: undefined, sound: undefined });
     },
   };
 }
 
-function corrected(answered: Taken, corners: Quad, strokes: readonly BrushStroke[]): Taken {
-  if (answered.kind === 'pits' || strokes.length === 0) return answered;
-  const mask = strokes.reduce((before, stroke) => brushed(before, corners, stroke), answered.result.mask);
-  return { ...answered, result: { ...answered.result, ...measurePatch(mask.cells, mask), mask } };
+/** What was read, as the brush has changed it since: the figures are those of the corrected mask. */
+function corrected(
+  answered: Taken,
+  box: Quad,
+  strokes: readonly BrushStroke[],
+  outline: Region['outline'],
+  mmPerPixel: number | undefined,
+): Taken {
+  if (strokes.length === 0) return answered;
+  const mask = strokes.reduce((before, stroke) => brushed(before, box, stroke), answered.result.mask);
+  if (answered.kind === 'pits') {
+    const figures = measurePits(mask, { region: box, outline: outline ?? undefined, mmPerPixel });
+    return { kind: 'pits', result: { ...answered.result, ...figures, mask } };
+  }
+  // Which of two patches a stroke belongs to can't be told: the corrected one is one.
+  const { patches: _, ...result } = answered.result;
+  return { kind: 'pattern', result: { ...result, ...measurePatch(mask.cells, mask), mask } };
 }

@@ -4,6 +4,7 @@ import { useMemo, useRef } from 'react';
 import type { BrushStroke } from '@/core/imaging/brush';
 import { boxRound } from '@/core/imaging/outline';
 import type { Point, Quad } from '@/core/imaging/raster';
+import type { EyeWord } from '@/model/pictureRecord';
 import type { RecordOf } from '@/model/recordKinds';
 import { readKept, useKept } from '../kit/useKept';
 import { middleOf } from '../picture/middleOf';
@@ -19,6 +20,10 @@ export interface RegionSet {
   /** The compound's colour as it was picked, #rrggbb. */
   readonly compound: string | null;
   readonly strokes: readonly BrushStroke[];
+  /** How much the eye sees pitted, said before anything is measured. */
+  readonly seen?: EyeWord | undefined;
+  /** The middle of a sound surface that was picked to compare with. */
+  readonly sound?: Point | undefined;
 }
 
 export interface Region extends RegionSet {

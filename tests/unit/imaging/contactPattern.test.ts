@@ -141,7 +141,7 @@ describe('the contact pattern of painted flanks', () => {
     expect(doubted.filter(([, confidence]) => confidence >= least)).toEqual([]);
   }, 240_000);
 
-  it('doubts a flank with a second patch beside the one that it takes', async () => {
+  it('reads both patches of a flank that bears on two places', async () => {
     const single = paintedFlank(2103);
     const patch = { half: [0.14, 0.3], turn: 0, power: 2.5, rough: 0.1 } as const;
     const at = (u: number) => renderFlank({ ...single, streaks: 0, patch: { ...patch, at: [u, 0.5] } });
@@ -155,10 +155,14 @@ describe('the contact pattern of painted flanks', () => {
     const both = read(data);
     const one = read(left);
     expect([one.doubts.whole, one.doubts.alone]).toEqual([1, 1]);
-    // One of the two is taken, and the other is not passed over in silence.
-    expect(both.coverage).toBeLessThan(1.3 * one.coverage);
-    expect(both.doubts.alone).toBeLessThan(0.2);
-    expect(both.confidence).toBeLessThan(one.confidence / 2);
+    // Both are taken together: by hand twice the one, their middle in the middle of the flank, and each by itself where it was drawn.
+    expect(one.patches).toBeUndefined();
+    expect(both.patches).toHaveLength(2);
+    expect(Math.abs(both.coverage - 2 * one.coverage)).toBeLessThan(0.05);
+    expect(Math.abs(both.centroid.length - 0.5)).toBeLessThan(0.04);
+    const middles = both.patches!.map(({ centroid }) => centroid.length).sort((a, b) => a - b);
+    expect(Math.abs(middles[0]! - 0.22)).toBeLessThan(0.05);
+    expect(Math.abs(middles[1]! - 0.78)).toBeLessThan(0.05);
   });
 
   it('is the same twice, and says nothing of a flank that is no region', async () => {

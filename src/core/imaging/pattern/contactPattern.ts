@@ -5,17 +5,17 @@ import { LINEAR, type Quad, type Raster } from '../raster';
 import { gridOf, rectify } from '../rectify';
 import { chromaOfHex, splitCompound } from './compound';
 import { measurePatch } from './measurePatch';
-import { findPatch } from './patch';
+import { findPatches } from './patch';
 import { patchConfidence } from './patchConfidence';
 
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
-export const CONTACT_PATTERN_VERSION = 2;
+export const CONTACT_PATTERN_VERSION = 3;
 
 /** Cells along the longer side of the flank: a cell is under one per cent, well below what is asked of the figures. */
 const CELLS = 128;
 
-const corner = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.finite())]);
-export const QuadSchema = v.tuple([corner, corner, corner, corner]);
+export const PointSchema = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.finite())]);
+export const QuadSchema = v.tuple([PointSchema, PointSchema, PointSchema, PointSchema]);
 export const ContactPatternInputSchema = v.object({
   image: v.pipe(v.string(), v.minLength(1, 'the path of a picture')),
   /** toe-root, heel-root, heel-top, toe-top, in pixels of the upright picture */
@@ -30,10 +30,17 @@ export const ContactPatternInputSchema = v.object({
 });
 const share = v.number();
 const range = v.tuple([share, share]);
+const measures = v.object({
+  coverage: share,
+  centroid: v.object({ length: share, height: share }),
+  extent: v.object({ length: range, height: range }),
+});
 export const ContactPatternOutputSchema = v.object({
   coverage: share,
   centroid: v.object({ length: share, height: share }),
   extent: v.object({ length: range, height: range }),
+  /** each place where compound was squeezed out, where there are two; the figures above take both together */
+  patches: v.optional(v.array(measures)),
   confidence: share,
 });
 export type ContactPattern = v.InferOutput<typeof ContactPatternOutputSchema>;
@@ -59,10 +66,12 @@ export function contactPattern(
   refuseBadQuad(flank, picture, 'flank');
   const square = rectify(picture, flank, gridOf(flank, CELLS));
   const split = splitCompound(square, compound === 'auto' ? undefined : chromaOfHex(compound, LINEAR));
-  const cells = findPatch(split, square);
+  const patches = findPatches(split, square);
+  const cells = patches.reduce((all, patch) => all.map((set, cell) => set | patch[cell]!));
   const { doubts, confidence } = patchConfidence({ picture, flank, square, split, mask: cells });
   return {
     ...measurePatch(cells, square),
+    ...(patches.length > 1 ? { patches: patches.map((patch) => measurePatch(patch, square)) } : {}),
     confidence,
     doubts,
     mask: { width: square.width, height: square.height, cells },

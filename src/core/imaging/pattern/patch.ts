@@ -1,5 +1,5 @@
 import { brushMargins } from '../brushMargins';
-import { below, blur, deepest, fillHoles, open, type Size } from '../planes';
+import { below, blur, deepest, dilate, fillHoles, open, type Size } from '../planes';
 import type { CompoundSplit } from './compound';
 import { awayFrom, gatheringOval, type Oval, ovalOf } from './patchOval';
 
@@ -43,6 +43,34 @@ export function findPatch({ amount, trust }: CompoundSplit, size: Size): Uint8Ar
   for (let cell = 0; cell < patch.length; cell += 1)
     patch[cell] = away[cell]! < INNER || (patch[cell] && away[cell]! < OUTER) ? 1 : 0;
   return deepest(fillHoles(patch, size), size);
+}
+
+/** So much of a second place is surely bare, and it has at least this share of the first one's cells. */
+const SURELY_BARE = 0.7;
+const SECOND = 0.15;
+
+/**
+ * The patch, and a second one beside it where compound was squeezed out of two places with painted metal between: two bearings of one flank,
+ * which one oval would join or pass over. The larger comes first.
+ */
+export function findPatches(split: CompoundSplit, size: Size): Uint8Array[] {
+  const first = findPatch(split, size);
+  const near = dilate(first, size, 0.05 * size.height);
+  const rest = split.amount.map((value, cell) => (near[cell] ? 1 : value));
+  const whole = first.reduce((sum, set) => sum + set, 0);
+  // Mostly nothing bare is left, and there is nothing to look for.
+  const left = open(below(blur(rest, size, 1), CERTAINLY), size, (SPECK * size.height) / 2);
+  if (left.reduce((sum, set) => sum + set, 0) < SECOND * SURELY_BARE * whole) return [first];
+  const second = findPatch({ ...split, amount: rest }, size);
+  const smoothed = blur(rest, size, 1);
+  let [cells, bare] = [0, 0];
+  for (let cell = 0; cell < second.length; cell += 1) {
+    if (!second[cell]) continue;
+    cells += 1;
+    if (smoothed[cell]! < CERTAINLY && split.trust[cell]! > 0.6 && !near[cell]) bare += 1;
+  }
+  if (cells < SECOND * whole || bare < SURELY_BARE * cells) return [first];
+  return cells > whole ? [second, first] : [first, second];
 }
 
 function without(margins: Uint8Array, mask: Uint8Array): Uint8Array {

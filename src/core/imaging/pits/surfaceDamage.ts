@@ -1,28 +1,36 @@
 import * as v from 'valibot';
 import { BadInput } from '../../badInput';
 import { notNegative, positive } from '../../fields';
-import { confidenceOf, type Doubts, ramp } from '../confidence';
+import { confidenceOf, type Doubts } from '../confidence';
 import { quadArea, refuseBadQuad } from '../homography';
+import { lightAt } from '../luminance';
 import { cellsInside } from '../outline';
-import { QuadSchema } from '../pattern/contactPattern';
+import { PointSchema, QuadSchema } from '../pattern/contactPattern';
 import { blobsOf, type Size } from '../planes';
 import type { Point, Quad, Raster } from '../raster';
-import { gridOf, type Rectified, rectify } from '../rectify';
-import { machinedSharpness } from '../sharpness';
-import { type DarkBlobs, darkBlobs, type Spot } from './darkBlobs';
+import { gridOf, rectify } from '../rectify';
+import { damageDoubts } from './damageDoubts';
+import type { DarkPlaces } from './darkPlaces';
+import { readPlaces } from './readPlaces';
 
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
-export const SURFACE_DAMAGE_VERSION = 2;
+export const SURFACE_DAMAGE_VERSION = 3;
 
-const CELLS = 310;
+const CELLS = 250;
 const LEAST_CELLS = 400;
 const SLIVER = 14;
+/** Smaller ones count to the share and not to the number. */
+const LEAST_COUNTED = 0.0002;
+/** How far round its middle a sound place is looked at, as a share of the region's size. */
+const SOUND_REACH = 0.06;
 
 export const SurfaceDamageInputSchema = v.object({
   image: v.pipe(v.string(), v.minLength(1, 'the path of a picture')),
   /** four corners, one after the other, in pixels of the upright picture */
   region: QuadSchema,
   mmPerPixel: v.optional(positive),
+  /** the middle of a place that is surely sound, on the same surface or one lit alike */
+  sound: v.optional(PointSchema),
   darker: v.optional(v.union([v.literal('auto'), v.boolean()], 'must be "auto", true or false'), 'auto'),
 });
 export const SurfaceDamageOutputSchema = v.object({
@@ -39,81 +47,109 @@ export interface SurfaceDamageResult extends SurfaceDamage {
   readonly doubts: Doubts;
 }
 
+interface DamageOptions {
+  readonly region: Quad;
+  /** Drawn by hand inside the region: only what lies in it counts, and shares are shares of it. Pixels. */
+  readonly outline?: readonly Point[] | undefined;
+  readonly mmPerPixel?: number | undefined;
+  /** The middle of a place that is surely sound, pixels: beside it, or on a neighbour that is lit alike. */
+  readonly sound?: Point | undefined;
+  readonly darker?: 'auto' | boolean;
+}
+
 /**
- * Finds pits on a surface: small places with a sharp edge that are darker (or brighter) than what lies round them. Machining
- * lines are too thin, stains too soft, glints on the wrong side of bright to be taken for one.
+ * Finds pits on a surface: places with a sharp rim that throw back less than half the light of the sound surface round them, read in
+ * two ways that must agree. Machining lines are too fine, stains too soft, glints on the wrong side of bright to be taken for one.
  * @throws BadInput where the corners are no region
  */
-export function surfaceDamage(
-  picture: Raster,
-  {
-    region,
-    outline,
-    mmPerPixel,
-    darker = 'auto',
-  }: {
-    readonly region: Quad;
-    /** Drawn by hand inside the region: only what lies in it counts, and shares are shares of it. Pixels. */
-    readonly outline?: readonly Point[] | undefined;
-    readonly mmPerPixel?: number | undefined;
-    readonly darker?: 'auto' | boolean;
-  },
-): SurfaceDamageResult {
+export function surfaceDamage(picture: Raster, options: DamageOptions): SurfaceDamageResult {
+  const { region, outline, mmPerPixel, sound, darker = 'auto' } = options;
   refuseBadQuad(region, picture, 'region');
   const square = rectify(picture, region, gridOf(region, CELLS));
   const { width, height } = square;
-  const whole = darkBlobs(lightOf(square, darker !== false), square);
+  const read = readPlaces(square, {
+    darker: darker !== false,
+    sound: sound && lightRound(picture, sound, SOUND_REACH * Math.sqrt(quadArea(region))),
+  });
   const inside = outline && cellsInside(outline, region, square);
-  const found = inside ? spotsInside(whole, inside, square) : whole;
+  const found = inside ? placesInside(read.places, inside, square) : read.places;
   const all = inside ? inside.reduce((sum, set) => sum + set, 0) : width * height;
   if (all < LEAST_CELLS) throw new BadInput('outline', 'the outline encloses too little to measure');
-  const share = (cells: number) => cells / all;
-  const largest = Math.max(0, ...found.spots.map(({ cells }) => cells));
-  const diameter = Math.sqrt((4 * (largest / (width * height)) * quadArea(region)) / Math.PI);
-  const doubts = doubtsOf(square, found);
+  const doubts = damageDoubts(square, read);
   return {
-    areaFraction: share(found.spots.reduce((sum, { cells }) => sum + cells, 0)),
-    count: found.spots.length,
-    largest: {
-      areaFraction: share(largest),
-      ...(mmPerPixel === undefined ? {} : { diameterMm: diameter * mmPerPixel }),
-    },
+    ...measured(
+      found.places.map(({ cells }) => cells),
+      all,
+      square,
+      { region, mmPerPixel },
+    ),
     confidence: confidenceOf(doubts),
     doubts,
     mask: { width, height, cells: found.mask },
   };
 }
 
-/** Of the spots those parts that lie inside; a sliver that the outline cuts off is no spot. */
-function spotsInside({ mask, spots, doubtful }: DarkBlobs, inside: Uint8Array, size: Size): DarkBlobs {
+/**
+ * The pits of a grid as a person has corrected it with the brush: their share, number and largest.
+ * @param mask 1 where a pit is
+ */
+export function measurePits(
+  mask: SurfaceDamageResult['mask'],
+  { region, outline, mmPerPixel }: Pick<DamageOptions, 'region' | 'outline' | 'mmPerPixel'>,
+): Pick<SurfaceDamage, 'areaFraction' | 'count' | 'largest'> {
+  const inside = outline && cellsInside(outline, region, mask);
+  const all = inside ? inside.reduce((sum, set) => sum + set, 0) : mask.cells.length;
+  const cells = inside ? mask.cells.map((set, cell) => set & inside[cell]!) : mask.cells;
+  return measured(blobsOf(cells, mask).areas.slice(1), all, mask, { region, mmPerPixel });
+}
+
+function measured(
+  areas: readonly number[],
+  all: number,
+  { width, height }: Size,
+  { region, mmPerPixel }: Pick<DamageOptions, 'region' | 'mmPerPixel'>,
+): Pick<SurfaceDamage, 'areaFraction' | 'count' | 'largest'> {
+  const largest = Math.max(0, ...areas);
+  const diameter = Math.sqrt((4 * (largest / (width * height)) * quadArea(region)) / Math.PI);
+  return {
+    areaFraction: areas.reduce((sum, cells) => sum + cells, 0) / all,
+    count: areas.filter((cells) => cells > LEAST_COUNTED * width * height).length,
+    largest: {
+      areaFraction: largest / all,
+      ...(mmPerPixel === undefined ? {} : { diameterMm: diameter * mmPerPixel }),
+    },
+  };
+}
+
+/** Mean linear light of a round place of the picture. */
+function lightRound(picture: Raster, [x, y]: Point, reach: number): number {
+  const step = Math.max(1, reach / 12);
+  let [sum, count] = [0, 0];
+  for (let dy = -reach; dy <= reach; dy += step)
+    for (let dx = -reach; dx <= reach; dx += step) {
+      if (dx * dx + dy * dy > reach * reach) continue;
+      sum += lightAt(picture, x + dx, y + dy);
+      count += 1;
+    }
+  return sum / Math.max(1, count);
+}
+
+/** Of the places those parts that lie inside; a sliver that the outline cuts off is none. */
+function placesInside(
+  { mask, places, doubtful, ground }: DarkPlaces,
+  inside: Uint8Array,
+  size: Size,
+): DarkPlaces {
   const { labels, areas } = blobsOf(
     mask.map((set, cell) => set & inside[cell]!),
     size,
   );
-  const depth = spots.reduce((sum, spot) => sum + spot.depth, 0) / Math.max(1, spots.length);
+  const typical = places[0] ?? { light: 0, steepness: 0 };
   const kept = areas.map((cells, label) => label > 0 && cells >= SLIVER);
   return {
+    ground,
     mask: Uint8Array.from(labels, (label) => (kept[label] ? 1 : 0)),
-    spots: areas.filter((_, label) => kept[label]).map((cells) => ({ cells, depth })),
+    places: areas.filter((_, label) => kept[label]).map((cells) => ({ ...typical, cells })),
     doubtful: doubtful * (inside.reduce((sum, set) => sum + set, 0) / inside.length),
-  };
-}
-
-/** Logarithm of the light, so that a shadow shifts it and does not scale it; turned over where pits are brighter. */
-function lightOf({ red, green, blue }: Rectified, darker: boolean): Float32Array {
-  const sign = darker ? 1 : -1;
-  return green.map((value, cell) => sign * Math.log(0.012 + (red[cell]! + value + blue[cell]!) / 3));
-}
-
-function doubtsOf(square: Rectified, { spots, doubtful }: { spots: readonly Spot[]; doubtful: number }) {
-  const blown = square.blown.reduce((sum, share) => sum + share, 0) / square.blown.length;
-  const clear = spots.reduce((sum, { cells, depth }) => sum + cells * ramp(depth, 0.25, 0.7), 0);
-  const all = spots.reduce((sum, { cells }) => sum + cells, 0);
-  return {
-    lines: machinedSharpness(square),
-    light: 1 - ramp(blown, 0.03, 0.2),
-    contrast: all === 0 ? 1 : clear / all,
-    /** Places that are neither clearly pits nor clearly none. */
-    settled: 1 - 0.6 * ramp(doubtful / (all + 0.01 * square.red.length), 0.2, 1),
   };
 }
