@@ -1,9 +1,14 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import * as v from 'valibot';
+import { catalogsAsShipped } from '@/catalog/shipped';
 import { BadInput } from '@/core/badInput';
-import { CALCULATIONS } from '@/core/calculations';
+import { CALCULATIONS as PLAIN } from '@/core/calculations';
+import { gradeProposal } from '@/core/wear/gradeProposal';
 import { decodePicture } from '@/server/photos/decodePicture';
 import { Refusal } from '@/server/refusal';
+
+/** Those that need nothing, and those that read the words and rules that ship. */
+const CALCULATIONS: typeof PLAIN = { ...PLAIN, 'grade-proposal': gradeProposal(catalogsAsShipped()) };
 
 /** What a command prints and ends with: 0 and its answer, or 2 and one line of JSON that says what was wrong. */
 export interface Answer {

@@ -11,9 +11,9 @@ const FOLDER = path.join(ROOT, 'docs/screenshots');
 const VIEWS = [
   { name: 'unit-types', url: '/unit-types' },
   { name: 'rack', url: '/' },
-  { name: 'section-axle', url: '/jobs/412' },
+  { name: 'section-axle', url: '/jobs/412?show=section' },
   { name: 'power', url: '/jobs/409?gear=3', height: 1200 },
-  { name: 'ticket-look', url: '/jobs/412?part=head-bearing&face=look' },
+  { name: 'sheet', url: '/jobs/412' },
   { name: 'ticket-measure', url: '/jobs/412?part=cross-pin&face=measure' },
   { name: 'series', url: '/jobs/412?part=ring-gear&face=measure&check=backlash' },
   { name: 'limit-sheet', url: '/limits/skell-five', press: '[data-check="ring-3-gap"] button' },

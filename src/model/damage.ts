@@ -49,6 +49,25 @@ export const DamageModeSchema = v.object({
 });
 export type DamageMode = v.InferOutput<typeof DamageModeSchema>;
 
+/** A test by hand: what is done, and what counts as passed. What can't be said stays open. */
+export const HandTestSchema = v.object({
+  id: IdSchema,
+  title: words(60, 1),
+  families: v.pipe(v.array(FamilySchema), v.minLength(1)),
+  how: words(400, 1),
+  pass: words(200, 1),
+  passWord: words(40, 1),
+  failWord: words(60, 1),
+  /** When it can't be said. */
+  cannotSay: words(80, 1),
+  /** The damage word that a failure is noted as. */
+  failMode: v.optional(IdSchema),
+  /** What has to be said with the result. */
+  needsNote: v.optional(words(60, 1)),
+  caution: v.optional(words(120, 1)),
+});
+export type HandTest = v.InferOutput<typeof HandTestSchema>;
+
 const FamilyWordsSchema = v.object({
   family: FamilySchema,
   name: words(60, 1),
@@ -66,7 +85,13 @@ const NEVER_REUSED_BEFORE: Readonly<Record<string, string>> = {
 };
 
 export const DamageWordsSchema = v.pipe(
-  v.object({ schemaVersion: v.literal(1), revision: v.number(), families: v.array(FamilyWordsSchema) }),
+  v.object({
+    schemaVersion: v.literal(1),
+    revision: v.number(),
+    families: v.array(FamilyWordsSchema),
+    /** Revisions of before had none. */
+    handTests: v.optional(v.array(HandTestSchema)),
+  }),
   v.transform((document) => {
     const says = document.families.some(({ modes }) => modes.some(({ neverReuse }) => neverReuse));
     if (says) return document;

@@ -39,6 +39,8 @@ interface OpenFacts {
   'decided-twice': { readonly decision: string; readonly by: string };
   'noted-twice': { readonly noun: string; readonly by: string; readonly at: StationId };
   'evidence-newer': Nothing;
+  'evidence-gone': Nothing;
+  'hand-test-unsaid': { readonly testId: string; readonly test: string };
   'thin-by-eye': { readonly words: string };
   'figure-unjudged': OfCapture & { readonly measured: string };
   'not-measured': OfCheck;

@@ -5,6 +5,7 @@ import { debris } from './records/debris';
 import { drained } from './records/drained';
 import { figure } from './records/figure';
 import { givenUp } from './records/given-up';
+import { handTest } from './records/hand-test';
 import { held } from './records/held';
 import { holdLifted } from './records/hold-lifted';
 import { identitySettled } from './records/identity-settled';
@@ -24,6 +25,7 @@ import { readingsHeld } from './records/readings-held';
 import { readingsMoved } from './records/readings-moved';
 import type { RecordKind, RefersTo } from './records/recordKind';
 import { step } from './records/step';
+import { unitFinding } from './records/unit-finding';
 
 /* Every kind of record, one file each. There is no default: a kind that is missing here is not known anywhere. */
 
@@ -52,6 +54,8 @@ export const RECORD_KINDS = {
   figure,
   held,
   'hold-lifted': holdLifted,
+  'unit-finding': unitFinding,
+  'hand-test': handTest,
 } as const;
 export type RecordWhat = keyof typeof RECORD_KINDS;
 

@@ -67,7 +67,7 @@ test('a unit of one job is described in full while it comes apart', async ({ pag
   await page.getByLabel('What it is').fill('Odd shaft');
   await page.getByLabel('Kind of part').selectOption('shaft-spline');
   await page.getByRole('button', { name: 'Add the part' }).click();
-  await expect(page.getByTestId('part-list')).toContainText('Odd shaft');
+  await expect(page.getByTestId('sheet')).toContainText('Odd shaft');
   await page.getByRole('link', { name: 'Describe it in full' }).click();
   await alive(page);
   const parts = page.getByRole('group', { name: 'Part of the description' });

@@ -222,9 +222,9 @@ export const toStation = (page: Page, name: string) =>
     .click();
 
 export const openTicket = async (page: Page, name: string) => {
-  // A described unit shows its section first; one that nobody has described has the list only.
+  // A described unit shows its section first; one that nobody has described has the sheet only.
   const list = page.getByTestId('part-list');
-  await expect(list.or(page.getByTestId('section'))).toBeVisible();
+  await expect(list.or(page.getByTestId('section')).or(page.getByTestId('sheet')).first()).toBeVisible();
   if ((await list.count()) === 0) await page.getByRole('button', { name: 'List', exact: true }).click();
   await page
     .getByTestId('part-list')

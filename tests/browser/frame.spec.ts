@@ -55,7 +55,9 @@ test('by keyboard: along and between the shafts, into a ticket and back to where
 }) => {
   await enter(page, 'inspector');
   await bookIn(page, 'harrow by keyboard', 'Five-speed box');
+  await page.getByRole('button', { name: 'Section', exact: true }).click();
   const section = page.getByTestId('section');
+  await expect(section.locator('[data-label]').first()).toBeVisible();
   const focused = () => page.evaluate(() => document.activeElement?.getAttribute('data-position') ?? '');
   await section.locator('[data-position][tabindex="0"]').focus();
   const first = await focused();
@@ -74,7 +76,9 @@ test('by keyboard: along and between the shafts, into a ticket and back to where
   await page.keyboard.press('n');
   await expect(ticket).toBeVisible();
   await page.keyboard.press('Shift+?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('next part with something open');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText(
+    'on a ticket, the next that is open',
+  );
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toHaveCount(0);
   await expect(ticket).toBeVisible();

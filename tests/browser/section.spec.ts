@@ -31,7 +31,7 @@ for (const { peg, name, tag } of UNITS) {
     page,
   }) => {
     await page.setViewportSize({ width: 1024, height: 800 });
-    await enter(page, 'lead', `/jobs/${peg}`);
+    await enter(page, 'lead', `/jobs/${peg}?show=section`);
     const section = page.getByTestId('section');
     await expect(section.locator('[data-label]').first()).toBeVisible();
     const drawing = section.locator('svg').first();

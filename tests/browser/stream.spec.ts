@@ -166,6 +166,10 @@ test('two people grade one part without knowing of each other: both are kept, an
   const peg = await bookIn(page, 'crane of two minds');
   await openTicket(page, 'Cross-pin');
   await page.getByRole('tab', { name: 'Look' }).click();
+  // What nobody has looked at has no grade.
+  await expect(page.getByRole('complementary').getByRole('button', { name: 'Another grade' })).toHaveCount(0);
+  await page.getByRole('button', { name: /^nothing to see/ }).click();
+  await everythingStored(page);
   const gradeIt = async (who: Page, grade: string) => {
     const ticket = who.getByRole('complementary', { name: 'Ticket of Cross-pin' });
     await ticket.getByRole('button', { name: 'Another grade' }).click();

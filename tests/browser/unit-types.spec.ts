@@ -55,7 +55,7 @@ test('an unknown two-shaft box is described from nothing while it comes apart, a
     await page.getByLabel('What it is').fill(name);
     await page.getByLabel('Kind of part').selectOption(family);
     await page.getByRole('button', { name: 'Add the part' }).click();
-    await expect(page.getByTestId('part-list')).toContainText(name);
+    await expect(page.getByTestId('sheet')).toContainText(name);
   };
   await add('Upper shaft', 'shaft-spline');
   await add('Lower shaft', 'shaft-spline');

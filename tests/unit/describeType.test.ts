@@ -8,8 +8,15 @@ import { describeType } from '@/server/job/describeType';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { adoptSheet, previewAdoption } from '@/server/limits/sheets';
 import { keepRecord } from '@/server/strip/keepRecord';
+import { noteFinding } from '@/server/strip/noteFinding';
 import { bringInType, readAllTypes } from '@/server/unit-types/exchange';
-import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
+import {
+  bookTestUnit,
+  captureHead,
+  openTestShop,
+  refusalOf as refused,
+  type TestShop,
+} from './fixtures/shop';
 
 let shop: TestShop;
 beforeEach(() => {
@@ -39,6 +46,14 @@ function unknownUnit(): { jobId: string; part: string } {
   return { jobId, part: positionId };
 }
 
+/** A part without anything seen on it has no grade. */
+const sees = (jobId: string, positionId: string) =>
+  noteFinding(shop.people.lead, shop.context, {
+    ...captureHead(jobId, shop.people.lead),
+    ...{ positionId, mode: 'nothing-to-see', place: 'everywhere', severity: 'light' },
+    ...{ story: 'unknown', note: '' },
+  });
+
 describe('the unit of one job, described in full', () => {
   it('becomes its own next revision, whatever id the text bears, and counts its parts on', () => {
     const { jobId, part } = unknownUnit();
@@ -58,6 +73,7 @@ describe('the unit of one job, described in full', () => {
 
   it('keeps every part that something was recorded of', () => {
     const { jobId, part } = unknownUnit();
+    sees(jobId, part);
     setGrade(shop.people.lead, shop.context, {
       jobId,
       entry: { positionId: part, version: 0, grade: 3, reason: 'pitted' },
@@ -110,6 +126,7 @@ describe('a newer revision of a shared type', () => {
 
   it('is not taken over when it dropped a part of which the job has records', () => {
     const jobId = bookTestUnit(shop);
+    sees(jobId, 'cover');
     setGrade(shop.people.lead, shop.context, {
       jobId,
       entry: { positionId: 'cover', version: 0, grade: 3, reason: 'bent' },

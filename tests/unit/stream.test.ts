@@ -164,7 +164,17 @@ describe('the stream of a job', () => {
 });
 
 describe('a grade that was put down without network', () => {
+  it('is refused where nobody has looked, whatever reason is given', () => {
+    const refused = refusalOf(() => grade(inspector, 3));
+    expect([refused.code, refused.message]).toEqual([
+      'bad-input',
+      'Nobody has said yet what is seen on this part. Nothing to see, or a finding, comes first.',
+    ]);
+    expect(gatherSnapshot(shop.context.db, jobId).grades).toEqual([]);
+  });
+
   it('is stored once, however often it is sent', () => {
+    see();
     const id = uuidv7();
     expect(grade(inspector, 3, 0, id).stored).toBe('now');
     expect(grade(inspector, 3, 0, id).stored).toBe('already');
@@ -172,6 +182,7 @@ describe('a grade that was put down without network', () => {
   });
 
   it('loses against another’s, is kept beside it, and stays an open question until somebody grades again', () => {
+    see();
     grade(inspector, 3);
     expect(grade(shop.people.lead, 1).stored).toBe('now');
     const part = () =>

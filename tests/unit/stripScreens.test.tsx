@@ -38,9 +38,7 @@ import { FaultList } from '@/ui/unit-types/FaultList';
 const words = (element: ReactElement, rights: readonly Right[] = TAKES) =>
   renderToStaticMarkup(
     <ChakraProvider value={system}>
-      <AtBenchProvider value={{ actor, rights, place, asList: true, showAsList: nothing, tellKept: nothing }}>
-        {element}
-      </AtBenchProvider>
+      <AtBenchProvider value={{ actor, rights, place, tellKept: nothing }}>{element}</AtBenchProvider>
     </ChakraProvider>,
   )
     .replace(/<style[\s\S]*?<\/style>/g, '')
@@ -49,7 +47,7 @@ const words = (element: ReactElement, rights: readonly Right[] = TAKES) =>
 const typeOf = (id: string) => shippedUnitTypes().find((type) => type.id === id)!;
 const actor: Actor = { id: 'm', name: 'Mirel', role: 'inspector' };
 const nothing = () => undefined;
-const place = { station: 'strip', goTo: nothing } as unknown as BenchPlace;
+const place = { station: 'strip', show: 'list', goTo: nothing } as unknown as BenchPlace;
 const TAKES: readonly Right[] = ['capture.take', 'capture.strike'];
 
 let number = 0;

@@ -36,7 +36,7 @@ function tellPits(
   if (confidence < LEAST_TRUST && !byHand) return `The pits can’t be read from this picture${eye}`;
   const share = `${count === 1 ? 'One pit' : `${count} pits`}, ${percent(areaFraction)} of the surface`;
   const size = largestMm === undefined ? '' : `, the largest ${formatNumber(largestMm, 1)} mm across`;
-  return `${share}${size}; ${byHand ? 'corrected by hand' : `confidence ${formatNumber(confidence, 2)}`}${eye}`;
+  return `${share}${size}; ${byHand ? `corrected by hand${confidence < LEAST_TRUST ? ' on a picture not to be relied on' : ''}` : `confidence ${formatNumber(confidence, 2)}`}${eye}`;
 }
 
 const DOUBTS: Record<string, string> = {

@@ -27,6 +27,8 @@ const STATION: Readonly<Record<OpenCode, StationId | null>> = {
   'decided-twice': 'decide',
   'noted-twice': 'decide',
   'evidence-newer': 'grade',
+  'evidence-gone': 'grade',
+  'hand-test-unsaid': 'grade',
   'not-measured': 'grade',
   'no-limit': 'grade',
   'too-close': 'grade',

@@ -28,6 +28,8 @@ const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string }
     `Decided “${PART_DECISIONS.find(({ id }) => id === decision)?.name ?? decision}” by ${by} too, without knowing of the other`,
   'noted-twice': ({ noun, by }) => `Another ${noun} by ${by}, without knowing of the first`,
   'evidence-newer': () => 'New evidence since it was graded',
+  'evidence-gone': () => 'What was seen on it was struck out; its grade rests on nothing',
+  'hand-test-unsaid': ({ test }) => `${test}: tried by hand, and it can’t be said`,
   'thin-by-eye': ({ words }) => words,
   'figure-unjudged': ({ measured }) => `${measured}: measured, but no limit known`,
   'not-measured': ({ check }) => `${check}: not measured`,

@@ -157,11 +157,21 @@ describe('the standing of a part', () => {
     const state = stateOf({
       grades: [graded(0)],
       readings: [read(14.8, { struck }), read(15)],
-      findings: [see('tang-sheared', { struck })],
+      findings: [see('tang-sheared', { struck }), see('nothing-to-see')],
     });
     expect(state).toMatchObject({ standing: 'sound' });
-    expect(state.proposal.grade).toBeNull();
+    expect(state.proposal.grade).toBe(0);
     expect(findActive([read(1), read(2, { struck })])).toHaveLength(1);
+  });
+
+  it('a grade whose evidence was all struck out rests on nothing, and the part is open again', () => {
+    const state = stateOf({
+      grades: [graded(0)],
+      readings: [read(15)],
+      findings: [see('nothing-to-see', { struck })],
+    });
+    expect(state.standing).toBe('open');
+    expect(state.openQuestions).toContain('What was seen on it was struck out; its grade rests on nothing');
   });
 
   it('keeps the readings of another part and another check out of it', () => {

@@ -14,6 +14,7 @@ import { lostVersions } from '../open/lostVersions';
 import { inventory, inventoryQuestion } from '../strip/inventory';
 import { recordsOf } from '../strip/recordsOf';
 import { findActive } from './active';
+import { handResults } from './handTests';
 import { type GradeProposal, proposeGrade } from './proposeGrade';
 import { acceptanceInForce, countsAs, readingIds } from './tooClose';
 
@@ -81,6 +82,11 @@ export function partState(
       ? []
       : [{ check: check.id, verdict: countsAs(judgement.word, facts.tooClosePolicy) }],
   );
+  const tried = handResults(position, facts.records ?? [], catalogs);
+  // A failure without a word of its own speaks as a limit that is passed; a pass proves nothing and proposes nothing.
+  for (const { test, result } of tried)
+    if (result === 'fail' && test.failMode === undefined)
+      verdicts.push({ check: `by hand: ${test.id}`, verdict: 'beyond' });
   const seen = findings.filter(({ mode }) => mode !== EARLIER_REPAIR);
   const modes = modesOf(catalogs, position.family);
   const evidence = { family: position.family, findings: seen, verdicts, modes };
@@ -102,6 +108,12 @@ export function partState(
     ...(entry && outrunByEvidence(entry, proposeGrade(evidence, rulesOf(entry, catalogs)))
       ? [{ ...of, code: 'evidence-newer' } as const]
       : []),
+    ...(entry && proposal.grade === null && isStruckBare(position, facts.findings)
+      ? [{ ...of, code: 'evidence-gone' } as const]
+      : []),
+    ...tried
+      .filter(({ result }) => result === 'cannot-say')
+      .map(({ test }) => ({ ...of, code: 'hand-test-unsaid', testId: test.id, test: test.title }) as const),
     ...thinByEye(position, proposal, judgements),
     ...figuresOpen(position, facts.records ?? []),
     ...judgements.flatMap((judged) => measurementOpen(position, judged, facts.tooClosePolicy)),
@@ -166,6 +178,11 @@ const figuresOpen = (position: Position, records: JobSnapshot['records']): OpenQ
 /** By the rules that it was made by, something worse would be proposed now than when the grade was put down. */
 const outrunByEvidence = (entry: Pick<GradeEntry, 'grade' | 'proposed'>, { grade }: GradeProposal): boolean =>
   grade !== null && grade > entry.grade && grade > (entry.proposed ?? -1);
+
+/** Something was seen on it, and all of that was struck out again. */
+const isStruckBare = (position: Position, findings: PartFacts['findings']): boolean =>
+  findings.some(({ positionId }) => positionId === position.id) &&
+  findActive(findings).every(({ positionId }) => positionId !== position.id);
 
 const readOffTemperature = (check: Check, readings: PartFacts['readings']): Reading | undefined =>
   check.temperature === true

@@ -43,6 +43,9 @@ describe('the shipped grade rules', () => {
     ['bush-washer-pin', { mode: 'tang-sheared' }, 5],
     ['bush-washer-pin', { mode: 'crack-hole' }, 5],
     ['gear-teeth', { mode: 'foreign-body-mark', severity: 'light' }, 1],
+    // A photograph's share raises a grade and never lowers what the eye alone would say (4 without any share).
+    ['gear-teeth', { mode: 'macropitting-isolated', share: 0.03, count: 2, shareFrom: 'picture' }, 4],
+    ['gear-teeth', { mode: 'end-rounding', share: 0.25, shareFrom: 'picture' }, 4],
   ])('%s %j → %d', (family, finding, grade) => {
     expect(see(family, finding).grade).toBe(grade);
   });

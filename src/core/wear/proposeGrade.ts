@@ -31,21 +31,35 @@ export interface GradeProposal {
  * yet looked at: a verdict within its limits alone proposes nothing. A verdict beyond a limit, or too close
  * to call, speaks even when nothing was seen.
  */
-export function proposeGrade(given: PartEvidence, { rules, revision }: GradeRules): GradeProposal {
-  const evidence = { ...given, findings: given.findings.flatMap(byEyeToo) };
+export function proposeGrade(evidence: PartEvidence, { rules, revision }: GradeRules): GradeProposal {
+  const withShares = reasonsFor(evidence, rules);
+  const known = new Set(withShares.map(({ rule }) => rule));
+  const byEye = reasonsFor({ ...evidence, findings: evidence.findings.map(asTheEyeSaw) }, rules);
+  const reasons = [...withShares, ...byEye.filter(({ rule }) => !known.has(rule))].sort(
+    (a, b) => b.grade - a.grade,
+  );
+  const grade = reasons[0]?.grade ?? null;
+  return { grade, reasons, note: noteFor(grade, evidence), rulesRevision: revision };
+}
+
+/** Without a share that only a photograph told: that may raise a grade, and never lowers what the eye alone says. */
+function asTheEyeSaw(finding: FindingFacts): FindingFacts {
+  if (finding.share === undefined || finding.shareFrom !== 'picture') return finding;
+  const { share: _, ...byEye } = finding;
+  return byEye;
+}
+
+function reasonsFor(evidence: PartEvidence, rules: readonly GradeRule[]): GradeProposal['reasons'] {
   const fitting = rules.filter(
     (rule) => rule.families === undefined || rule.families.includes(evidence.family),
   );
   const covered = coveredFindings(evidence, fitting);
-  const reasons = fitting
+  return fitting
     .filter((rule) => holds(rule.when, evidence, covered))
     .map(({ id, grade, words, untilMeasured }: GradeRule) => ({
       ...{ rule: id, grade, words },
       ...(untilMeasured ? { untilMeasured } : {}),
-    }))
-    .sort((a, b) => b.grade - a.grade);
-  const grade = reasons[0]?.grade ?? null;
-  return { grade, reasons, note: noteFor(grade, evidence), rulesRevision: revision };
+    }));
 }
 
 function noteFor(grade: Grade | null, { findings, verdicts }: PartEvidence): string {
@@ -54,13 +68,6 @@ function noteFor(grade: Grade | null, { findings, verdicts }: PartEvidence): str
   }
   if (findings.length === 0) return 'From the measurement alone; nobody has said yet what is seen.';
   return '';
-}
-
-/** A share that a photograph told is weighed beside what the eye alone says: the worse of both holds. */
-function byEyeToo(finding: FindingFacts): FindingFacts[] {
-  if (finding.share === undefined || finding.shareFrom !== 'picture') return [finding];
-  const { share: _, ...byEye } = finding;
-  return [finding, byEye];
 }
 
 /** Findings that some rule of their own already speaks of; the catch-all rules leave them alone. */

@@ -23,6 +23,7 @@ export const setGrade = defineUseCase(
   (actor, context, { jobId, entry }) =>
     inTransaction(context.db, () => {
       const { before, proposal } = gradedSoFar(context, jobId, entry.positionId);
+      refuseUnseen(proposal.grade);
       refuseWithoutReason(entry, proposal.grade);
       const proposed = { proposed: proposal.grade, rulesRevision: proposal.rulesRevision };
       const stamp = { jobId, by: actor.id, at: instant(context) };
@@ -39,7 +40,8 @@ export const setGrade = defineUseCase(
 /** Stores a grade that was put down at the bench, beside what the rules proposed there. */
 export const keepGrade = defineUseCase('grade.set', GradeCaptureSchema, (actor, context, capture) =>
   keepVersioned(actor, context, 'grade', capture, (graded) => {
-    const { before } = gradedSoFar(context, graded.jobId, graded.positionId);
+    const { before, proposal } = gradedSoFar(context, graded.jobId, graded.positionId);
+    if (graded.proposed === null) refuseUnseen(proposal.grade);
     refuseWithoutReason(graded, graded.proposed);
     const { positionId, version, grade, proposed, reason, rulesRevision, evidence } = graded;
     const row = { positionId, version, grade, proposed, reason, rulesRevision, evidence };
@@ -53,6 +55,16 @@ function gradedSoFar(context: Context, jobId: string, positionId: string) {
   const before = snapshot.grades.find((grade) => grade.positionId === position.id);
   const { proposal } = partState(position, snapshot, snapshot.catalogs);
   return { before, proposal };
+}
+
+/** What nobody has looked at has no grade, whatever reason is given for one. */
+function refuseUnseen(proposed: Captured['proposed']): void {
+  if (proposed !== null) return;
+  throw new Refusal(
+    'bad-input',
+    'Nobody has said yet what is seen on this part. Nothing to see, or a finding, comes first.',
+    { faults: [{ path: 'entry.grade', message: 'nothing was looked at' }] },
+  );
 }
 
 function refuseWithoutReason({ grade, reason }: Entry, proposed: Captured['proposed']): void {

@@ -52,7 +52,6 @@ interface OpenBenchProps extends Omit<BenchProps, 'first'> {
 function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
   const place = useBenchPlace();
   const [undoable, setUndoable] = useState<Undoable>();
-  const [asList, setAsList] = useState(false);
   const [sheet, setSheet] = useState<'scanner' | 'hold'>();
   const measuring = useMeasuringOf(`${place.part} ${place.check}`);
   const jobId = useOfJob(({ snapshot }) => snapshot.job.id);
@@ -65,15 +64,12 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
   }, []);
   const forget = useCallback(() => setUndoable(undefined), []);
   const toggle = (which: typeof sheet) => setSheet((shown) => (shown === which ? undefined : which));
-  const bench = useMemo(
-    () => ({ actor, rights, place, asList, showAsList: setAsList, tellKept: setUndoable }),
-    [actor, rights, place, asList],
-  );
+  const bench = useMemo(() => ({ actor, rights, place, tellKept: setUndoable }), [actor, rights, place]);
   useEffect(
     () =>
       tinykeys(window, {
         l: (event) => {
-          if (!typesInto(event.target)) setAsList((list) => !list);
+          if (!typesInto(event.target)) place.goTo({ show: place.show === 'list' ? 'sheet' : 'list' });
         },
         Escape: (event) => {
           if (event.defaultPrevented) return;

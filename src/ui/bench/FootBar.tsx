@@ -83,7 +83,10 @@ function NextKey() {
   useEffect(() =>
     tinykeys(window, {
       n: (event) => {
-        if (!typesInto(event.target)) go();
+        // On the inspection sheet the letter says that there is nothing to see.
+        const onSheet =
+          place.station === 'grade' && place.part === undefined && place.show === 'sheet' && !place.gear;
+        if (!typesInto(event.target) && !onSheet) go();
       },
     }),
   );

@@ -4,7 +4,7 @@ export function focusWhereOpened(positionId: string): void {
     requestAnimationFrame(() => {
       const id = CSS.escape(positionId);
       const places = document.querySelectorAll<HTMLElement | SVGElement>(
-        `[data-position="${id}"], [data-row="${id}"]`,
+        `[data-position="${id}"], [data-row="${id}"], [data-sheet-row="${id}"]`,
       );
       [...places].find((each) => each.getClientRects().length > 0)?.focus();
     }),

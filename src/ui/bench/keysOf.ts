@@ -13,8 +13,15 @@ const EVERYWHERE: KeyWords = [
 
 const AT: Partial<Record<StationId, KeyWords>> = {
   grade: [
-    ['n', 'next part with something open'],
-    ['Enter', 'take the reading'],
+    ['↑ ↓', 'from part to part, on the sheet'],
+    ['0 to 5', 'grade'],
+    ['n', 'nothing to see; on a ticket, the next that is open'],
+    ['f', 'finding: then word, place, severity by their signs'],
+    ['h', 'test by hand'],
+    ['m p', 'measure, picture'],
+    ['Space', 'choose like parts too'],
+    ['o', 'only the open'],
+    ['Ctrl z', 'take back what was just said'],
   ],
   baseline: [['Enter', 'read the check that is marked']],
 };

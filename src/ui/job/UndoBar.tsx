@@ -1,8 +1,10 @@
 'use client';
 
 import { Box } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { tinykeys } from 'tinykeys';
 import type { CaptureKind } from '@/model/job';
+import { typesInto } from '../frame/typesInto';
 import { Press } from '../kit/Press';
 import type { BenchJob } from './useJob';
 
@@ -10,6 +12,8 @@ export interface Undoable {
   readonly kind: CaptureKind;
   readonly captureId: string;
   readonly words: string;
+  /** What was kept with it in one act, and goes back with it. */
+  readonly also?: readonly { readonly kind: CaptureKind; readonly captureId: string }[];
 }
 
 const SECONDS = 10;
@@ -36,12 +40,27 @@ export function UndoBar({
   useEffect(() => {
     if (left <= 0) onDone();
   }, [left, onDone]);
-  if (!undoable) return null;
+  const back = useRef<() => void>(undefined);
+  useEffect(
+    () =>
+      tinykeys(window, {
+        '$mod+z': (event) => {
+          if (typesInto(event.target) || !back.current) return;
+          event.preventDefault();
+          back.current();
+        },
+      }),
+    [],
+  );
   const undo = async () => {
-    await job.takeBack(undoable.kind, undoable.captureId);
+    if (!undoable) return;
+    for (const { kind, captureId } of [undoable, ...(undoable.also ?? [])])
+      await job.takeBack(kind, captureId);
     onDone();
     await job.sendWaiting();
   };
+  back.current = undoable && (() => void undo());
+  if (!undoable) return null;
   return (
     <>
       <Box as="span" minWidth="0" lineClamp={2}>

@@ -13,9 +13,6 @@ export interface AtBench {
   readonly actor: Actor;
   readonly rights: readonly Right[];
   readonly place: BenchPlace;
-  /** The parts stand as a list instead of the drawing. */
-  readonly asList: boolean;
-  readonly showAsList: (asList: boolean) => void;
   /** Tells it at the foot, with the way to take it back. */
   readonly tellKept: (kept: Undoable) => void;
 }

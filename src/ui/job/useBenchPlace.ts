@@ -8,6 +8,10 @@ import { PICTURE_TOOLS, type PictureTool } from './pictureTools';
 export const TICKET_FACES = ['look', 'measure', 'picture', 'decide'] as const;
 export type TicketFace = (typeof TICKET_FACES)[number];
 
+/** How the parts stand at the grading: on the sheet beside the section, as the section alone, as a plain list. */
+export const PART_VIEWS = ['sheet', 'section', 'list'] as const;
+export type PartView = (typeof PART_VIEWS)[number];
+
 export interface BenchPlace {
   readonly station: StationId;
   readonly part: string | undefined;
@@ -23,6 +27,7 @@ export interface BenchPlace {
   /** The photographs that are looked at: one alone, several in step. */
   readonly look: readonly string[];
   readonly tool: PictureTool;
+  readonly show: PartView;
   readonly goTo: (place: {
     station?: StationId;
     part?: string | null;
@@ -33,6 +38,7 @@ export interface BenchPlace {
     photographs?: boolean;
     look?: readonly string[];
     tool?: PictureTool;
+    show?: PartView;
   }) => void;
 }
 
@@ -65,6 +71,7 @@ export function useBenchPlace(): BenchPlace {
         for (const id of place.look) next.append('look', id);
       }
       if (place.tool) next.set('tool', place.tool);
+      if (place.show) next.set('show', place.show);
       window.history.pushState(null, '', `${path}?${next.toString()}`);
     },
     [path, search],
@@ -79,6 +86,7 @@ export function useBenchPlace(): BenchPlace {
     photographs: search.has('photographs'),
     look: search.getAll('look'),
     tool: PICTURE_TOOLS.find((known) => known === search.get('tool')) ?? 'look',
+    show: PART_VIEWS.find((known) => known === search.get('show')) ?? 'sheet',
     goTo,
   };
 }

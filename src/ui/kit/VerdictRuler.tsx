@@ -21,9 +21,12 @@ const BASE = 44;
 export function VerdictRuler({
   judgement,
   decimals,
+  small = false,
 }: {
   readonly judgement: CheckJudgement;
   readonly decimals: number;
+  /** A line of a list: the same ruler without the figures at its stops. */
+  readonly small?: boolean;
 }) {
   const { decisive, limit, unit, word } = judgement;
   const readsIn = useReadsIn();
@@ -48,7 +51,9 @@ export function VerdictRuler({
   const label = `${VERDICT_WORDS[word]}: ${figures.quantity(value)} ± ${figures.doubt(doubt)}; limit ${describeLimit(limit, readsIn)}`;
   return (
     <svg
-      viewBox={`0 0 ${WIDTH} 74`}
+      viewBox={`0 0 ${WIDTH} ${small ? 54 : 74}`}
+      preserveAspectRatio={small ? 'none' : undefined}
+      height={small ? 26 : undefined}
       width="100%"
       style={{ maxWidth: WIDTH }}
       role="img"
@@ -80,15 +85,17 @@ export function VerdictRuler({
         stop === undefined ? null : (
           <g key={index}>
             <line x1={x(stop)} x2={x(stop)} y1={8} y2={BASE + 8} stroke={paint('ink')} strokeWidth={2.5} />
-            <text
-              x={x(stop)}
-              y={BASE + 25}
-              textAnchor="middle"
-              fill={paint('ink')}
-              style={{ fontSize: '14px' }}
-            >
-              {figures.number(stop)}
-            </text>
+            {!small && (
+              <text
+                x={x(stop)}
+                y={BASE + 25}
+                textAnchor="middle"
+                fill={paint('ink')}
+                style={{ fontSize: '14px' }}
+              >
+                {figures.number(stop)}
+              </text>
+            )}
           </g>
         ),
       )}

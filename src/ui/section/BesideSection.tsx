@@ -24,7 +24,8 @@ interface BesideSectionProps extends OfJob {
  * right side, and the work waits behind it with everything that was typed.
  */
 export function BesideSection({ job, marked = [], note, onOpen, children }: BesideSectionProps) {
-  const { place, asList } = useBench();
+  const { place } = useBench();
+  const asList = place.show === 'list';
   const { unitType, catalogs } = job.snapshot;
   const tap = onOpen ?? ((part: string) => place.goTo({ part }));
   const open = job.parts.find(({ position }) => position.id === place.part);

@@ -73,9 +73,9 @@ export function GradePanel({ part, job }: OfPart) {
           Open: {openQuestions.map(tellOpen).join('; ')}
         </Box>
       )}
-      {rights.includes('grade.set') && (
+      {rights.includes('grade.set') && proposal.grade !== null && (
         <Flex gap="8px" marginTop="8px" wrap="wrap">
-          {proposal.grade !== null && entry?.grade !== proposal.grade && (
+          {entry?.grade !== proposal.grade && (
             <Press kind="main" size="bench" onClick={() => void put(proposal.grade as Grade)}>
               Grade it {gradeWords(proposal.grade)}
             </Press>

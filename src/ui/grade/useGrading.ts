@@ -1,0 +1,130 @@
+'use client';
+
+import { useState } from 'react';
+import { findMode } from '@/core/catalogs/words';
+import { identityQuestions } from '@/core/open/identityQuestions';
+import { tellHandResult } from '@/core/wear/handTests';
+import { whyNoGrade, whyNotNothing } from '@/core/wear/inspectionSheet';
+import { type PartState, partState } from '@/core/wear/partStanding';
+import { type FindingContent, type Grade, type HandTest, NOTHING_TO_SEE } from '@/model/damage';
+import type { HandResult } from '@/model/records/hand-test';
+import { evidenceOf } from '../job/evidenceOf';
+import { keptOr } from '../job/keptOr';
+import { useBench } from '../job/useBench';
+import type { BenchJob } from '../job/useJob';
+import { gradeWords } from '../kit/GradeMark';
+
+/** What is said of parts, one or several in one act: each part has its own record, and all go back together. */
+export function useGrading(job: BenchJob) {
+  const { tellKept } = useBench();
+  const [trouble, setTrouble] = useState('');
+
+  /** Puts the grade down; where the rules propose another, only with a reason. Answers whether it was put down. */
+  const grade = async (parts: readonly PartState[], chosen: Grade, reason: string): Promise<boolean> => {
+    const now = parts.map((part) => partStateNow(job, part));
+    const refused = now.map(whyNoGrade).find((words) => words !== '');
+    if (refused) return say(refused);
+    const kept = await Promise.all(now.map((part) => putGrade(job, part, chosen, reason)));
+    return say(kept.find((words) => words !== '') ?? '');
+  };
+
+  /** Looked at closely and nothing seen, with the grade that the rules then propose, where no other evidence speaks. */
+  const nothingToSee = async (parts: readonly PartState[]): Promise<boolean> => {
+    const refused = parts
+      .map((part) => ({ part, words: whyNotNothing(part, job.now()) }))
+      .find(({ words }) => words !== '');
+    if (refused) return say(`${refused.part.position.name}: ${refused.words}`);
+    const seen = { mode: NOTHING_TO_SEE, place: 'everywhere', severity: 'light' } as const;
+    if (!(await note(parts, seen, 'nothing to see'))) return false;
+    const kept = await Promise.all(
+      parts.map((part) => {
+        const now = partStateNow(job, part);
+        return now.proposal.grade === null ? '' : putGrade(job, now, now.proposal.grade, '');
+      }),
+    );
+    return say(kept.find((words) => words !== '') ?? '');
+  };
+
+  const note = async (
+    parts: readonly PartState[],
+    finding: Pick<FindingContent, 'mode' | 'place' | 'severity'> & Partial<FindingContent>,
+    words: string,
+  ): Promise<boolean> => {
+    const taken = parts.map(({ position }) =>
+      job.take('finding', { positionId: position.id, story: 'unknown', note: '', ...finding }),
+    );
+    const [first, ...others] = taken;
+    if (!first) return false;
+    tellKept({
+      ...{ kind: 'finding', captureId: first.id, words: `${namesOf(parts)}: ${words}` },
+      also: others.map(({ id }) => ({ kind: 'finding', captureId: id })),
+    });
+    const kept = await Promise.all(taken.map((each) => keptOr(each, 'say it again')));
+    void job.sendWaiting();
+    return say(kept.find((each) => each !== '') ?? '');
+  };
+
+  /** Tried by hand, by one protocol; a failure is also noted in the damage word that the protocol names. */
+  const tried = async (
+    parts: readonly PartState[],
+    test: HandTest,
+    result: HandResult,
+    words: string,
+  ): Promise<boolean> => {
+    const taken = parts.flatMap(({ position }) => {
+      const content = { what: 'hand-test', positionId: position.id, testId: test.id, result, note: words };
+      const record = { kind: 'record', taken: job.take('record', { content }) } as const;
+      const mode = test.failMode && findMode(job.now().catalogs, position.family, test.failMode);
+      if (result !== 'fail' || !mode) return [record];
+      const finding = job.take('finding', {
+        ...{ positionId: position.id, mode: mode.id, place: mode.places[0]!, severity: 'moderate' },
+        ...{ story: 'unknown', note: `${test.title}: ${test.failWord}.` },
+      });
+      return [record, { kind: 'finding', taken: finding } as const];
+    });
+    const [first, ...others] = taken.map(({ kind, taken: { id } }) => ({ kind, captureId: id }));
+    if (!first) return false;
+    tellKept({
+      ...first,
+      words: `${namesOf(parts)}: ${test.title}, ${tellHandResult({ test, result })}`,
+      also: others,
+    });
+    const kept = await Promise.all(taken.map((each) => keptOr(each.taken, 'try it again')));
+    void job.sendWaiting();
+    return say(kept.find((each) => each !== '') ?? '');
+  };
+
+  const say = (words: string): boolean => {
+    setTrouble(words);
+    return words === '';
+  };
+  return { grade, nothingToSee, note, tried, trouble, say };
+}
+
+export const namesOf = (parts: readonly PartState[]): string =>
+  parts.length > 3 ? `${parts.length} parts` : parts.map(({ position }) => position.name).join(', ');
+
+/** The part as it stands at this moment, before the screen has followed. */
+function partStateNow(job: BenchJob, { position }: PartState): PartState {
+  const snapshot = job.now();
+  const facts = { ...snapshot, identityQuestions: identityQuestions(snapshot) };
+  return partState(position, facts, snapshot.catalogs);
+}
+
+async function putGrade(
+  job: BenchJob,
+  { position, proposal }: PartState,
+  grade: Grade,
+  reason: string,
+): Promise<string> {
+  const before = job.now().grades.find(({ positionId }) => positionId === position.id);
+  const taken = job.take('grade', {
+    ...{ positionId: position.id, version: before?.version ?? 0, grade },
+    reason: grade === proposal.grade ? '' : reason,
+    ...{ proposed: proposal.grade, rulesRevision: proposal.rulesRevision },
+    evidence: evidenceOf(job, position.id),
+  });
+  const wrong = await keptOr(taken, `grade ${position.name} ${gradeWords(grade)} again`);
+  void job.sendWaiting();
+  return wrong;
+}
