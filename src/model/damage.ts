@@ -54,6 +54,8 @@ export const HandTestSchema = v.object({
   id: IdSchema,
   title: words(60, 1),
   families: v.pipe(v.array(FamilySchema), v.minLength(1)),
+  /** Done on every part of its families, and so asked for; the others where there is cause. */
+  usual: v.optional(v.boolean()),
   how: words(400, 1),
   pass: words(200, 1),
   passWord: words(40, 1),

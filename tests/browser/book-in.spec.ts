@@ -6,6 +6,10 @@ test('symptoms by gear and load narrow the suspects at the counter; a reload los
 }) => {
   await enter(page, 'inspector', '/book-in');
   await alive(page);
+  // No type stands there by itself: one that nobody chose would go through unseen.
+  await expect(page.getByLabel('Type of unit')).toHaveValue('');
+  await page.getByRole('button', { name: /^Hang it on the rack/ }).click();
+  await expect(page.getByText('Choose the type of unit, or “Not described yet”')).toBeVisible();
   await page.getByLabel('Type of unit').selectOption({ label: 'Five-speed box' });
   await page.getByLabel('Machine').fill('van of the counter');
   await page.getByRole('button', { name: 'Pops out of gear' }).click();

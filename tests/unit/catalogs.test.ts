@@ -119,7 +119,7 @@ describe('what ships', () => {
       [
         "damage-words 2 ffee1fcecf88e88c",
         "grade-rules 1 39ed7e1635ffc67a",
-        "damage-words 4 1d285827474a2ade",
+        "damage-words 4 ecc68fb56a6b4093",
         "grade-rules 2 15274cb39f06784c",
         "oil-thresholds 1 594cf214b0477d9a",
         "cautions 1 ca2bd15bc969122b",

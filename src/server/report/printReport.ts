@@ -85,7 +85,7 @@ export async function printReport(
       if (report.issuedDespite)
         paragraph(
           sheet,
-          `Issued all the same by ${report.issuedDespite.by}: ${report.issuedDespite.reason}.`,
+          `Issued all the same by ${report.issuedDespite.by}: ${report.issuedDespite.reason.replace(/[.\s]+$/, '')}.`,
         );
       const { unseen, questioned } = groupOpen(report.open);
       for (const { name, questions } of questioned) labelled(sheet, name, questions.join('; '));

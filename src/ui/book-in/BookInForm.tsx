@@ -35,6 +35,8 @@ const FAMILY_NAMES: Record<(typeof UNIT_FAMILIES)[number], string> = {
   other: 'Something else',
 };
 
+const UNDESCRIBED = 'not-described';
+
 interface BookInFormProps {
   readonly actor: Actor;
   readonly nextPeg: number;
@@ -61,7 +63,8 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
   const router = useRouter();
   const [refusal, setRefusal] = useState('');
   const [pictures, setPictures] = useState<readonly File[]>([]);
-  const first = unitTypes[0];
+  // Nothing is chosen before somebody chooses: a type that stood there by itself would go through unseen.
+  const [typeChosen, setTypeChosen] = useState(false);
   const { register, handleSubmit, control, setValue, watch, reset, formState } = useForm({
     resolver: valibotResolver(BookInSchema),
     defaultValues: {
@@ -69,9 +72,9 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
       customer: '',
       customerContact: '',
       machine: '',
-      unitTypeId: first?.id,
-      unitTitle: first?.title ?? '',
-      unitFamily: (first?.family ?? 'other') as BookIn['unitFamily'],
+      unitTypeId: undefined,
+      unitTitle: '',
+      unitFamily: 'other' as BookIn['unitFamily'],
       serial: '',
       tag: '',
       complaint: '',
@@ -87,8 +90,11 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
   const errors = formState.errors;
   const typeId = watch('unitTypeId');
   const described = typeId !== undefined;
+  const undescribed = typeChosen && !described;
   const unitType = useUnitType(typeId);
   const chooseType = (id: string) => {
+    setTypeChosen(true);
+    setRefusal('');
     const type = unitTypes.find((known) => known.id === id);
     setValue('unitTypeId', type?.id);
     setValue('unitTitle', type?.title ?? '');
@@ -125,7 +131,11 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
       </Flex>
       <chakra.form
         display="block"
-        onSubmit={save}
+        onSubmit={(event) => {
+          if (typeChosen) return void save(event);
+          event.preventDefault();
+          setRefusal('Choose the type of unit, or “Not described yet”. What you typed is kept in the form.');
+        }}
         padding="16px"
         maxWidth="1040px"
         margin="0 auto"
@@ -134,7 +144,15 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
         {left && (
           <Flex gap="12px" align="center" wrap="wrap" marginBottom="12px" data-testid="left-booking">
             A booking was left unfinished here: {leftWords(left)}. Photographs have to be chosen anew.
-            <Press onClick={goOn}>Go on with it</Press>
+            <Press
+              onClick={() => {
+                // One that was not chosen then is asked for now.
+                setTypeChosen(left.unitTypeId !== undefined);
+                goOn();
+              }}
+            >
+              Go on with it
+            </Press>
             <Press kind="quiet" onClick={leaveIt}>
               Throw it away
             </Press>
@@ -158,23 +176,30 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
             <Field
               label="Type of unit"
               hint={
-                described
+                !undescribed
                   ? undefined
                   : 'Nobody has described this type yet: no drawing and no limits, everything else works.'
               }
             >
               {(wiring) => (
-                <Select {...wiring} value={typeId ?? ''} onChange={(event) => chooseType(event.target.value)}>
+                <Select
+                  {...wiring}
+                  value={typeChosen ? (typeId ?? UNDESCRIBED) : ''}
+                  onChange={(event) => chooseType(event.target.value)}
+                >
+                  <option value="" disabled>
+                    Choose the type
+                  </option>
                   {unitTypes.map(({ id, title }) => (
                     <option key={id} value={id}>
                       {title}
                     </option>
                   ))}
-                  <option value="">Not described yet</option>
+                  <option value={UNDESCRIBED}>Not described yet</option>
                 </Select>
               )}
             </Field>
-            {!described && (
+            {undescribed && (
               <Field label="Family">
                 {(wiring) => (
                   <Select {...wiring} {...register('unitFamily')}>

@@ -63,7 +63,7 @@ export function CauseStation({ job }: OfJob) {
               {[...worst, ...job.parts.filter((part) => !worst.includes(part))].map(({ position, grade }) => (
                 <option key={position.id} value={position.id}>
                   {position.name}
-                  {grade === null ? '' : `, grade ${grade}`}
+                  {grade === null ? ', not graded' : `, grade ${grade}`}
                 </option>
               ))}
             </Select>

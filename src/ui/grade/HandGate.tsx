@@ -12,7 +12,7 @@ export function HandGate({ position, job }: { readonly position: Position; reado
     tried.find(({ result }) => result === 'fail') ??
     tried.find(({ result }) => result === 'cannot-say') ??
     tried[0];
-  const tests = handTestsOf(catalogs, position.family);
+  const tests = handTestsOf(catalogs, position.family).filter(({ usual }) => usual);
   if (!worst)
     return tests.length === 0 ? null : (
       <Box borderBottom="1px dashed" borderColor="rule" color="second" width="fit-content">

@@ -90,7 +90,8 @@ export function ReportPaper({ document: report, photographUrl }: ReportPaperProp
           <Box color="second">These are open questions. They are not a sign that a part is good.</Box>
           {report.issuedDespite && (
             <p>
-              Issued all the same by {report.issuedDespite.by}: {report.issuedDespite.reason}.
+              Issued all the same by {report.issuedDespite.by}:{' '}
+              {report.issuedDespite.reason.replace(/[.\s]+$/, '')}.
             </p>
           )}
           {questioned.map(({ positionId, name, questions }) => (
