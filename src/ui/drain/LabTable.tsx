@@ -2,7 +2,7 @@
 
 import { Box, Flex } from '@chakra-ui/react';
 import Papa from 'papaparse';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { guessColumns, type LabColumns, readLabTable } from '@/core/strip/labTable';
 import { TABLE_LINES } from '@/model/ids';
 import type { OfJob } from '../job/useBench';
@@ -29,6 +29,8 @@ export function LabTable(
     `lab ${job.snapshot.job.id} ${answer?.answersId ?? ''}`,
     answer ?? EMPTY,
   );
+  const latest = useRef(text);
+  latest.current = text;
   const [chosen, setChosen] = useState<Partial<LabColumns>>({});
   const [trouble, setTrouble] = useState('');
   const [heads = [], ...rows] = tableOf(text.table);
@@ -69,8 +71,11 @@ export function LabTable(
     );
     setTrouble(wrong ?? '');
     if (wrong) return;
-    forget();
-    setChosen({});
+    // The next table may stand there already: whoever types fast has not waited.
+    if (latest.current === text) {
+      forget();
+      setChosen({});
+    }
     onTaken?.();
   };
   return (
