@@ -19,7 +19,7 @@ const SECONDS = 50;
 const PHOTOGRAPH_EVERY_S = 20;
 /** In step with nothing that is sent. */
 const ASK_EVERY_MS = 47;
-const ASKED = '/api/v1/unit-types/torvane-hx41/revisions/1';
+const ASKED = '/api/v1/unit-types/torvane-hx41/revisions/2';
 
 export interface UnderLoad {
   /** 95th percentile of what is asked meanwhile, ms; from when it was due, not from when it could be sent. */

@@ -26,7 +26,7 @@ function shopWith(jobs: number): TestShop {
           unitTitle: 'Axle head',
           unitTypeId: 'torvane-hx41',
         },
-        ...{ unitTypeRevision: 1, serial: `S${index % 20}`, tag: '', complaint: 'howls', symptoms: [] },
+        ...{ unitTypeRevision: 2, serial: `S${index % 20}`, tag: '', complaint: 'howls', symptoms: [] },
         ...{ received: { signs: [], note: '' }, oilClaimed: '', history: '', dueOn: `2026-12-${day}` },
         ...{ waitsFor: 'draining', bookedAt: '2026-11-24T09:00:00.000Z' },
         catalogs: newestCatalogs(shop.context.db),
