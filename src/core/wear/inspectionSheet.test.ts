@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Finding } from '@/model/snapshot';
+import { catalogsAsShipped } from '@/catalog/shipped';
+import type { BenchRecord, Finding } from '@/model/snapshot';
 import {
   foldedLines,
   isNotLookedAt,
@@ -31,6 +32,8 @@ const AXES = [
   { id: 'lay', name: 'Countershaft' },
 ] as never;
 const names = (parts: readonly PartState[]) => parts.map(({ position }) => position.id);
+
+const facts = (...findings: readonly Finding[]) => ({ findings, records: [], catalogs: catalogsAsShipped() });
 
 describe('the inspection sheet', () => {
   const parts = [
@@ -109,11 +112,18 @@ describe('the inspection sheet', () => {
     const beyond = part('x', {
       judgements: [{ check: { title: 'Thickness' }, judgement: { word: 'beyond' } }] as never,
     });
-    expect(whyNotNothing(beyond, { findings: [] })).toContain('Thickness reads beyond its limit');
+    expect(whyNotNothing(beyond, facts())).toContain('Thickness reads beyond its limit');
+    const failed = {
+      ...{ id: 'h', author: 'm', authorId: 'm', deviceTime: '', receivedAt: '', struck: null },
+      content: { what: 'hand-test', positionId: 'x', testId: 'crack-test', result: 'fail', note: '' },
+    } as BenchRecord;
+    expect(whyNotNothing(part('x'), { ...facts(), records: [failed] })).toContain(
+      'Crack test by hand: indication',
+    );
     const found = { positionId: 'x', mode: 'spalling', struck: null } as Finding;
-    expect(whyNotNothing(part('x'), { findings: [found] })).toContain('Something was found on it already');
-    expect(whyNotNothing(part('x'), { findings: [{ ...found, mode: 'nothing-to-see' }] })).toBe('');
-    expect(whyNotNothing(part('y'), { findings: [found] })).toBe('');
+    expect(whyNotNothing(part('x'), facts(found))).toContain('Something was found on it already');
+    expect(whyNotNothing(part('x'), facts({ ...found, mode: 'nothing-to-see' }))).toBe('');
+    expect(whyNotNothing(part('y'), facts(found))).toBe('');
   });
 
   it('a grade is refused where nobody has said what is seen', () => {

@@ -2,6 +2,7 @@ import { NOTHING_TO_SEE } from '@/model/damage';
 import type { JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
 import { findActive } from './active';
+import { handResults } from './handTests';
 import type { PartState } from './partStanding';
 
 /** In which order the parts are gone through: as they lie along the shafts, or as they came apart. */
@@ -99,9 +100,15 @@ export function likeParts(parts: readonly PartState[], positionId: string): read
 }
 
 /** Why a part can't be said to show nothing; empty where it can. */
-export function whyNotNothing(part: PartState, { findings }: Pick<JobSnapshot, 'findings'>): string {
+export function whyNotNothing(
+  part: PartState,
+  { findings, records, catalogs }: Pick<JobSnapshot, 'findings' | 'records' | 'catalogs'>,
+): string {
   const beyond = part.judgements.find(({ judgement }) => judgement.word === 'beyond');
   if (beyond) return `${beyond.check.title} reads beyond its limit: measure it again, or say what is seen.`;
+  const failed = handResults(part.position, records, catalogs).find(({ result }) => result === 'fail');
+  if (failed)
+    return `${failed.test.title} by hand: ${failed.test.failWord}. Try it again, or say what is seen.`;
   const seen = findActive(findings).some(
     ({ positionId, mode }) => positionId === part.position.id && mode !== NOTHING_TO_SEE,
   );
