@@ -50,18 +50,17 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
     setAsking(undefined);
     list.current?.querySelector<HTMLElement>('[data-current]')?.focus({ preventScroll: true });
   };
-  const put = async (grade: Grade, reason: string) => {
-    if (!(await acts.grade(inHand, grade, reason))) return;
+  const put = (grade: Grade, reason: string) => {
+    if (!acts.grade(inHand, grade, reason)) return;
     back();
     sheet.onward();
   };
   const grade = (chosen: Grade) => {
-    if (inHand.every(({ proposal }) => proposal.grade === chosen || proposal.grade === null))
-      void put(chosen, '');
+    if (inHand.every(({ proposal }) => proposal.grade === chosen || proposal.grade === null)) put(chosen, '');
     else setAsking({ what: 'why', grade: chosen });
   };
-  const nothing = async () => {
-    if (await acts.nothingToSee(inHand)) sheet.onward();
+  const nothing = () => {
+    if (acts.nothingToSee(inHand)) sheet.onward();
   };
   const open = (face: 'measure' | 'picture' | 'look') =>
     current && place.goTo({ part: current.position.id, face });
@@ -75,7 +74,7 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
     p: () => open('picture'),
     ...(mayGrade
       ? {
-          n: () => void nothing(),
+          n: nothing,
           f: () => setAsking({ what: 'finding' }),
           h: () => setAsking({ what: 'hand' }),
           ...Object.fromEntries(GRADES.map((each) => [String(each), () => grade(each)])),
@@ -193,15 +192,14 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
             job={job}
             parts={inHand}
             onBack={back}
-            onNote={(mode, where, severity) =>
-              void acts
-                .note(
-                  inHand,
-                  { mode: mode.id, place: where, severity },
-                  `${mode.term}, ${where}, ${severity}`,
-                )
-                .then((noted) => noted && back())
-            }
+            onNote={(mode, where, severity) => {
+              acts.note(
+                inHand,
+                { mode: mode.id, place: where, severity },
+                `${mode.term}, ${where}, ${severity}`,
+              );
+              back();
+            }}
           />
         )}
         {asking?.what === 'hand' && (
@@ -209,9 +207,10 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
             job={job}
             parts={inHand}
             onBack={back}
-            onTried={(test, result, note) =>
-              void acts.tried(inHand, test, result, note).then((kept) => kept && back())
-            }
+            onTried={(test, result, note) => {
+              acts.tried(inHand, test, result, note);
+              back();
+            }}
           />
         )}
         {asking?.what === 'why' && (
@@ -219,7 +218,7 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
             parts={inHand}
             grade={asking.grade}
             onBack={back}
-            onPut={(reason) => void put(asking.grade, reason)}
+            onPut={(reason) => put(asking.grade, reason)}
           />
         )}
         {!asking && current && (
@@ -242,7 +241,7 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
               <GradeKeys
                 parts={inHand}
                 onGrade={grade}
-                onNothing={() => void nothing()}
+                onNothing={nothing}
                 onFinding={() => setAsking({ what: 'finding' })}
                 onHand={() => setAsking({ what: 'hand' })}
                 onMeasure={() => open('measure')}

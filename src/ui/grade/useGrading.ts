@@ -19,37 +19,37 @@ export function useGrading(job: BenchJob) {
   const { tellKept } = useBench();
   const [trouble, setTrouble] = useState('');
 
-  /** Puts the grade down; where the rules propose another, only with a reason. Answers whether it was put down. */
-  const grade = async (parts: readonly PartState[], chosen: Grade, reason: string): Promise<boolean> => {
+  /* Each answers at once whether it was taken: what is pressed next must not wait for the device's store. */
+
+  /** Puts the grade down; where the rules propose another, only with a reason. */
+  const grade = (parts: readonly PartState[], chosen: Grade, reason: string): boolean => {
     const now = parts.map((part) => partStateNow(job, part));
     const refused = now.map(whyNoGrade).find((words) => words !== '');
     if (refused) return say(refused);
-    const kept = await Promise.all(now.map((part) => putGrade(job, part, chosen, reason)));
-    return say(kept.find((words) => words !== '') ?? '');
+    return keeping(now.map((part) => putGrade(job, part, chosen, reason)));
   };
 
   /** Looked at closely and nothing seen, with the grade that the rules then propose, where no other evidence speaks. */
-  const nothingToSee = async (parts: readonly PartState[]): Promise<boolean> => {
+  const nothingToSee = (parts: readonly PartState[]): boolean => {
     const refused = parts
       .map((part) => ({ part, words: whyNotNothing(part, job.now()) }))
       .find(({ words }) => words !== '');
     if (refused) return say(`${refused.part.position.name}: ${refused.words}`);
     const seen = { mode: NOTHING_TO_SEE, place: 'everywhere', severity: 'light' } as const;
-    if (!(await note(parts, seen, 'nothing to see'))) return false;
-    const kept = await Promise.all(
+    if (!note(parts, seen, 'nothing to see')) return false;
+    return keeping(
       parts.map((part) => {
         const now = partStateNow(job, part);
-        return now.proposal.grade === null ? '' : putGrade(job, now, now.proposal.grade, '');
+        return now.proposal.grade === null ? Promise.resolve('') : putGrade(job, now, now.proposal.grade, '');
       }),
     );
-    return say(kept.find((words) => words !== '') ?? '');
   };
 
-  const note = async (
+  const note = (
     parts: readonly PartState[],
     finding: Pick<FindingContent, 'mode' | 'place' | 'severity'> & Partial<FindingContent>,
     words: string,
-  ): Promise<boolean> => {
+  ): boolean => {
     const taken = parts.map(({ position }) =>
       job.take('finding', { positionId: position.id, story: 'unknown', note: '', ...finding }),
     );
@@ -59,18 +59,11 @@ export function useGrading(job: BenchJob) {
       ...{ kind: 'finding', captureId: first.id, words: `${namesOf(parts)}: ${words}` },
       also: others.map(({ id }) => ({ kind: 'finding', captureId: id })),
     });
-    const kept = await Promise.all(taken.map((each) => keptOr(each, 'say it again')));
-    void job.sendWaiting();
-    return say(kept.find((each) => each !== '') ?? '');
+    return keeping(taken.map((each) => keptOr(each, 'say it again')));
   };
 
   /** Tried by hand, by one protocol; a failure is also noted in the damage word that the protocol names. */
-  const tried = async (
-    parts: readonly PartState[],
-    test: HandTest,
-    result: HandResult,
-    words: string,
-  ): Promise<boolean> => {
+  const tried = (parts: readonly PartState[], test: HandTest, result: HandResult, words: string): boolean => {
     const taken = parts.flatMap(({ position }) => {
       const content = { what: 'hand-test', positionId: position.id, testId: test.id, result, note: words };
       const record = { kind: 'record', taken: job.take('record', { content }) } as const;
@@ -89,9 +82,18 @@ export function useGrading(job: BenchJob) {
       words: `${namesOf(parts)}: ${test.title}, ${tellHandResult({ test, result })}`,
       also: others,
     });
-    const kept = await Promise.all(taken.map((each) => keptOr(each.taken, 'try it again')));
+    return keeping(taken.map((each) => keptOr(each.taken, 'try it again')));
+  };
+
+  /** Sends what was taken; what this device couldn't keep is told when it is known. */
+  const keeping = (kept: readonly Promise<string>[]): boolean => {
+    setTrouble('');
+    void Promise.all(kept).then((words) => {
+      const wrong = words.find((each) => each !== '');
+      if (wrong) setTrouble(wrong);
+    });
     void job.sendWaiting();
-    return say(kept.find((each) => each !== '') ?? '');
+    return true;
   };
 
   const say = (words: string): boolean => {
@@ -124,7 +126,5 @@ async function putGrade(
     ...{ proposed: proposal.grade, rulesRevision: proposal.rulesRevision },
     evidence: evidenceOf(job, position.id),
   });
-  const wrong = await keptOr(taken, `grade ${position.name} ${gradeWords(grade)} again`);
-  void job.sendWaiting();
-  return wrong;
+  return keptOr(taken, `grade ${position.name} ${gradeWords(grade)} again`);
 }
