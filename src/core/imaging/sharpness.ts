@@ -19,7 +19,7 @@ export function machinedSharpness(square: Rectified): number {
   const light = lightOf(square, square, 0, 0);
   const [finest, fine, middle, coarse] = blurs(light, square, [0.6, 1.2, 2.4, 4.8]);
   const edges = detail(finest!, fine!, 0.97) / detail(middle!, coarse!, 0.97);
-  return ramp(edges * oneWay(finest!, square), 0.9, 1.15);
+  return ramp(edges * oneWay(finest!, square), 1, 1.4);
 }
 
 const blurs = (light: Float32Array, size: Size, sigmas: readonly number[]): Float32Array[] =>

@@ -16,7 +16,7 @@ import { readPlaces } from './readPlaces';
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
 export const SURFACE_DAMAGE_VERSION = 3;
 
-const CELLS = 250;
+const CELLS = 310;
 const LEAST_CELLS = 400;
 const SLIVER = 14;
 /** Smaller ones count to the share and not to the number. */
