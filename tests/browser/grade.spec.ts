@@ -54,6 +54,13 @@ test('a gearbox is graded by keyboard in one go: one key for a part with nothing
     expect(keys, id).toBeLessThanOrEqual(6);
   }
 
+  // A key that is held down, under a glove or a dropped tool, says it of one part alone.
+  const before = await notLookedAt(page);
+  await page.keyboard.down('n');
+  for (let held = 0; held < 5; held += 1) await page.keyboard.down('n');
+  await page.keyboard.up('n');
+  await expect.poll(() => notLookedAt(page)).toBe(before - 1);
+
   // All the others show nothing: one key each, and it goes on by itself. Settled parts fold and stay in sight.
   for (let left = await notLookedAt(page); left > 0; left = await notLookedAt(page)) {
     const id = (await current(page).getAttribute('data-sheet-row')) ?? '';

@@ -12,6 +12,8 @@ import { namesOf } from './useGrading';
 
 interface GradeKeysProps {
   readonly parts: readonly PartState[];
+  /** Who only captures says what is seen, and grades nothing. */
+  readonly mayGrade: boolean;
   readonly onGrade: (grade: Grade) => void;
   readonly onNothing: () => void;
   readonly onFinding: () => void;
@@ -23,6 +25,7 @@ interface GradeKeysProps {
 /** What can be said of the part in hand, always in the same place; the rules' proposal is marked. */
 export function GradeKeys({
   parts,
+  mayGrade,
   onGrade,
   onNothing,
   onFinding,
@@ -36,29 +39,31 @@ export function GradeKeys({
       : null;
   return (
     <Flex gap="6px" role="group" wrap="wrap" aria-label="What is said of it">
-      <Flex gap="6px" flex={{ base: '1 1 100%', xl: '0 0 auto' }}>
-        {GRADES.map((grade) => (
-          <Press
-            key={grade}
-            size="bench"
-            width="48px"
-            flex={{ base: '1 1 0', xl: '0 0 48px' }}
-            paddingInline="0"
-            flexDirection="column"
-            gap="0"
-            aria-label={`Grade ${gradeWords(grade)}${grade === proposed ? ', as the rules propose' : ''}`}
-            borderWidth={grade === proposed ? '4px' : '1.5px'}
-            borderColor={grade >= 4 ? 'oxide' : 'ink'}
-            color={grade >= 4 ? 'oxide' : 'ink'}
-            onClick={() => onGrade(grade)}
-          >
-            <GradeMark grade={grade} size={22} />
-            {grade}
-          </Press>
-        ))}
-      </Flex>
+      {mayGrade && (
+        <Flex gap="6px" flex={{ base: '1 1 100%', xl: '0 0 auto' }}>
+          {GRADES.map((grade) => (
+            <Press
+              key={grade}
+              size="bench"
+              width="48px"
+              flex={{ base: '1 1 0', xl: '0 0 48px' }}
+              paddingInline="0"
+              flexDirection="column"
+              gap="0"
+              aria-label={`Grade ${gradeWords(grade)}${grade === proposed ? ', as the rules propose' : ''}`}
+              borderWidth={grade === proposed ? '4px' : '1.5px'}
+              borderColor={grade >= 4 ? 'oxide' : 'ink'}
+              color={grade >= 4 ? 'oxide' : 'ink'}
+              onClick={() => onGrade(grade)}
+            >
+              <GradeMark grade={grade} size={22} />
+              {grade}
+            </Press>
+          ))}
+        </Flex>
+      )}
       <Flex gap="6px" flex="1 1 300px">
-        <WordKey sign="N" words="nothing to see" main onPress={onNothing} />
+        {mayGrade && <WordKey sign="N" words="nothing to see" main onPress={onNothing} />}
         <WordKey sign="F" words="finding" onPress={onFinding} />
         <WordKey sign="H" words="by hand" onPress={onHand} />
         <WordKey sign="M" words="measure" onPress={onMeasure} />

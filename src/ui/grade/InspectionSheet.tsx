@@ -36,7 +36,8 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
   const acts = useGrading(job);
   const [asking, setAsking] = useState<Asking>();
   const list = useRef<HTMLDivElement>(null);
-  const mayGrade = rights.includes('grade.set') && rights.includes('capture.take');
+  const mayTake = rights.includes('capture.take');
+  const mayGrade = mayTake && rights.includes('grade.set');
   const { current, inHand } = sheet;
   const currentId = current?.position.id;
   // What is in hand is in sight, and keeps the keyboard where that was on the sheet.
@@ -72,11 +73,10 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
     o: sheet.toggleOpen,
     m: () => open('measure'),
     p: () => open('picture'),
+    ...(mayTake ? { f: () => setAsking({ what: 'finding' }), h: () => setAsking({ what: 'hand' }) } : {}),
     ...(mayGrade
       ? {
           n: nothing,
-          f: () => setAsking({ what: 'finding' }),
-          h: () => setAsking({ what: 'hand' }),
           ...Object.fromEntries(GRADES.map((each) => [String(each), () => grade(each)])),
         }
       : {}),
@@ -84,7 +84,8 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
   const pressed = useRef<(event: KeyboardEvent) => void>(undefined);
   pressed.current = (event) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || asking) return;
-    if (typesInto(event.target)) return;
+    // A key that is held down walks; it says nothing of one part after the other.
+    if (typesInto(event.target) || (event.repeat && !event.key.startsWith('Arrow'))) return;
     const escapes = event.key === 'Escape' && (inHand.length > 1 || acts.trouble !== '');
     const act = escapes
       ? () => {
@@ -237,8 +238,9 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
                 </Press>
               </Flex>
             </Flex>
-            {mayGrade && (
+            {mayTake && (
               <GradeKeys
+                mayGrade={mayGrade}
                 parts={inHand}
                 onGrade={grade}
                 onNothing={nothing}

@@ -54,11 +54,6 @@ export function useSheet(unitType: UnitType, parts: readonly PartState[]) {
           ? new Set()
           : new Set(likeParts(all, current.position.id).map(({ position }) => position.id)),
       ),
-    toggle: (id: string) => {
-      const next = new Set(gathered);
-      if (!next.delete(id)) next.add(id);
-      setGathered(next);
-    },
     letGo: () => setGathered(new Set()),
     /** On to the next that nobody has looked at or graded, from here on and then from the top. */
     onward: () => {

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type BrushStroke, brushed } from '@/core/imaging/brush';
-import { measurePatch } from '@/core/imaging/pattern/measurePatch';
+import { measurePatch, measurePatches } from '@/core/imaging/pattern/measurePatch';
 import { measurePits } from '@/core/imaging/pits/surfaceDamage';
 import type { Quad } from '@/core/imaging/raster';
 import { recordsOf } from '@/core/strip/recordsOf';
@@ -107,7 +107,14 @@ function corrected(
     const figures = measurePits(mask, { region: box, outline: outline ?? undefined, mmPerPixel });
     return { kind: 'pits', result: { ...answered.result, ...figures, mask } };
   }
-  // Which of two patches a stroke belongs to can't be told: the corrected one is one.
+  // A stroke may join two patches, part one or wipe one away: they are counted anew.
   const { patches: _, ...result } = answered.result;
-  return { kind: 'pattern', result: { ...result, ...measurePatch(mask.cells, mask), mask } };
+  const patches = measurePatches(mask.cells, mask).slice(0, 2);
+  return {
+    kind: 'pattern',
+    result: {
+      ...{ ...result, ...measurePatch(mask.cells, mask), mask },
+      ...(patches.length > 1 ? { patches } : {}),
+    },
+  };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type ContactPattern, contactPattern } from '@/core/imaging/pattern/contactPattern';
+import { measurePatches } from '@/core/imaging/pattern/measurePatch';
 import { proposeFlank } from '@/core/imaging/proposeFlank';
 import type { Quad, Raster } from '@/core/imaging/raster';
 import { hiddenShare, type PatchTruth, patchTruth, renderFlank } from '../../../demo/render/flank';
@@ -160,6 +161,9 @@ describe('the contact pattern of painted flanks', () => {
     expect(both.patches).toHaveLength(2);
     expect(Math.abs(both.coverage - 2 * one.coverage)).toBeLessThan(0.05);
     expect(Math.abs(both.centroid.length - 0.5)).toBeLessThan(0.04);
+    // What a brush corrects is counted anew from its mask: still two, and one where the other is wiped away.
+    expect(measurePatches(both.mask.cells, both.mask)).toHaveLength(2);
+    expect(measurePatches(one.mask.cells, one.mask)).toHaveLength(1);
     const middles = both.patches!.map(({ centroid }) => centroid.length).sort((a, b) => a - b);
     expect(Math.abs(middles[0]! - 0.22)).toBeLessThan(0.05);
     expect(Math.abs(middles[1]! - 0.78)).toBeLessThan(0.05);

@@ -1,4 +1,4 @@
-import type { Size } from '../planes';
+import { blobsOf, maskWhere, type Size } from '../planes';
 
 /** How much of a flank is covered, where its middle lies, and from where to where it reaches; shares of the flank. */
 export interface PatchMeasures {
@@ -23,6 +23,25 @@ export function measurePatch(mask: Uint8Array, { width, height }: Size): PatchMe
     centroid: { length: middleOf(across, count), height: middleOf(down, count) },
     extent: { length: extentOf(across, count), height: extentOf(down, count) },
   };
+}
+
+/** A second place has at least this share of the larger one's cells; less is a speck. */
+export const SECOND = 0.15;
+
+/** The places of a mask one by one, the larger first; one alone where the others are specks beside it. */
+export function measurePatches(mask: Uint8Array, size: Size): PatchMeasures[] {
+  const { labels, areas } = blobsOf(mask, size);
+  const largest = Math.max(0, ...areas.slice(1));
+  return areas
+    .map((cells, label) => ({ cells, label }))
+    .filter(({ cells, label }) => label > 0 && cells >= SECOND * largest)
+    .sort((a, b) => b.cells - a.cells)
+    .map(({ label }) =>
+      measurePatch(
+        maskWhere(mask.length, (cell) => labels[cell] === label),
+        size,
+      ),
+    );
 }
 
 /** Without a patch its middle is the flank's. */

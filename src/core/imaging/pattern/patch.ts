@@ -1,6 +1,7 @@
 import { brushMargins } from '../brushMargins';
 import { below, blur, deepest, dilate, fillHoles, open, type Size } from '../planes';
 import type { CompoundSplit } from './compound';
+import { SECOND } from './measurePatch';
 import { awayFrom, gatheringOval, type Oval, ovalOf } from './patchOval';
 
 /* Sizes as shares of the flank's height in cells. */
@@ -45,9 +46,8 @@ export function findPatch({ amount, trust }: CompoundSplit, size: Size): Uint8Ar
   return deepest(fillHoles(patch, size), size);
 }
 
-/** So much of a second place is surely bare, and it has at least this share of the first one's cells. */
+/** So much of a second place is surely bare. */
 const SURELY_BARE = 0.7;
-const SECOND = 0.15;
 
 /**
  * The patch, and a second one beside it where compound was squeezed out of two places with painted metal between: two bearings of one flank,
