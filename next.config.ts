@@ -10,7 +10,7 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   // What a device keeps for the pit belongs to one build: the next one throws it away.
   env: { NEXT_PUBLIC_BUILD: Date.now().toString(36) },
-  serverExternalPackages: ['exifr', 'pdfkit', 'better-sqlite3', 'sharp', 'pino'],
+  serverExternalPackages: ['exifr', 'highs', 'pdfkit', 'better-sqlite3', 'sharp', 'pino'],
   experimental: {
     optimizePackageImports: ['@chakra-ui/react'],
     // A refused page answers with a real 401 or 403, not with a 200 that looks like a refusal.

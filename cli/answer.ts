@@ -1,14 +1,20 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import * as v from 'valibot';
-import { catalogsAsShipped } from '@/catalog/shipped';
+import { catalogsAsShipped, shippedCatalogs } from '@/catalog/shipped';
+import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { BadInput } from '@/core/badInput';
 import { CALCULATIONS as PLAIN } from '@/core/calculations';
+import { diagnoseCalculation } from '@/core/causes/diagnoseCalculation';
 import { gradeProposal } from '@/core/wear/gradeProposal';
 import { decodePicture } from '@/server/photos/decodePicture';
 import { Refusal } from '@/server/refusal';
 
 /** Those that need nothing, and those that read the words and rules that ship. */
-const CALCULATIONS: typeof PLAIN = { ...PLAIN, 'grade-proposal': gradeProposal(catalogsAsShipped()) };
+const CALCULATIONS: typeof PLAIN = {
+  ...PLAIN,
+  'grade-proposal': gradeProposal(catalogsAsShipped()),
+  diagnose: diagnoseCalculation(shippedCatalogs()['cause-network'], shippedUnitTypes),
+};
 
 /** What a command prints and ends with: 0 and its answer, or 2 and one line of JSON that says what was wrong. */
 export interface Answer {

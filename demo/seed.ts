@@ -1,14 +1,18 @@
 import { v7 as uuidv7 } from 'uuid';
+import { drawerOf } from '@/core/rebuild/packs';
 import { insertGauge } from '@/db/gauges';
 import { insertPerson } from '@/db/people';
 import { writeShop } from '@/db/shop';
+import { newestRevision, readUnitType } from '@/db/unitTypes';
 import type { Actor } from '@/model/people';
 import type { Context } from '@/server/context';
 import { openContext } from '@/server/instance';
+import { keepShims } from '@/server/shop/shims';
 import { hashSecret } from '@/server/sign-in/secrets';
 import { DEMO_PASSWORD } from '@/server/sign-in/signIn';
 import { demoJobs, demoShop, demoStudies } from './scenario/scenario';
 import { seedJob } from './seedJob';
+import { seedSecondLooks } from './seedSecondLooks';
 import { seedStudy } from './seedStudy';
 
 const DAY = 86_400_000;
@@ -31,11 +35,29 @@ export async function seedDemo(dataFolder: string, today: Date = new Date()): Pr
     clock = new Date(today.getTime() - job.bookedDaysAgo * DAY);
     await seedJob({ context, inspector: people.mirel!, lead: people.jonas!, dayFromNow, tick }, job);
   }
+  seedShims(context, people.jonas!);
+  clock = new Date(today.getTime() - DAY / 2);
+  seedSecondLooks({ context, people, tick });
   for (const study of demoStudies) {
     clock = new Date(today.getTime() - study.plannedDaysAgo * DAY);
     seedStudy({ context, people, tick }, study);
   }
   context.db.close();
+}
+
+/** What lies in the shop’s drawers of measured shims. */
+function seedShims(context: Context, lead: Actor): void {
+  for (const [unitTypeId, letter, thicknesses] of demoShop.shims) {
+    const stack = readUnitType(context.db, unitTypeId, newestRevision(context.db, unitTypeId))?.stacks.find(
+      (each) => each.letter === letter,
+    );
+    if (!stack) throw new Error(`${unitTypeId} has no stack ${letter}.`);
+    const pieces = [...new Set(thicknesses)].map((thickness) => ({
+      thickness,
+      count: thicknesses.filter((each) => each === thickness).length,
+    }));
+    keepShims(lead, context, { unitTypeId, drawer: drawerOf(stack), pieces, before: [] });
+  }
 }
 
 async function seedPeople(context: Context): Promise<Record<string, Actor>> {

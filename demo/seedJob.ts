@@ -2,8 +2,10 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { partProposal } from '@/core/decisions/partProposal';
+import { taxOn } from '@/core/planning/money';
 import { stripPlan } from '@/core/strip/stripPlan';
 import { partStates } from '@/core/wear/partStates';
+import { readMoney } from '@/db/shop';
 import type { Actor } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
 import { bookIn } from '@/server/book-in/bookIn';
@@ -21,6 +23,7 @@ import { keepRecord } from '@/server/strip/keepRecord';
 import { noteFinding } from '@/server/strip/noteFinding';
 import { takeReading } from '@/server/strip/takeReading';
 import { type DemoJob, demoShop } from './scenario/scenario';
+import { seedParts } from './seedParts';
 import { seedPictures } from './seedPictures';
 
 const PHOTOGRAPHS = path.join(import.meta.dirname, 'photographs');
@@ -49,6 +52,8 @@ export async function seedJob(seeding: Seeding, job: DemoJob): Promise<void> {
   await seedPictures(job, photographs, PHOTOGRAPHS, keep, context.newId);
   seedGrades(seeding, job, jobId);
   seedDecisions(seeding, job, jobId);
+  await seedParts(seeding, job, jobId, (content) => keepIn(seeding, jobId, content, seeding.lead));
+  for (const content of job.rebuilt) keepIn(seeding, jobId, content, seeding.lead);
 }
 
 function seedBooking({ context, inspector, lead, dayFromNow }: Seeding, job: DemoJob): string {
@@ -138,9 +143,9 @@ function seedCaptures(seeding: Seeding, job: DemoJob, jobId: string): void {
   }
 }
 
-function keepIn(seeding: Seeding, jobId: string, content: RecordContent): string {
-  const head = captureHead(seeding, jobId);
-  keepRecord(seeding.inspector, seeding.context, { ...head, content });
+function keepIn(seeding: Seeding, jobId: string, content: RecordContent, by = seeding.inspector): string {
+  const head = { ...captureHead(seeding, jobId), authorId: by.id };
+  keepRecord(by, seeding.context, { ...head, content });
   return head.id;
 }
 
@@ -214,7 +219,34 @@ function seedDecisions(seeding: Seeding, job: DemoJob, jobId: string): void {
   if (job.unitDecision) {
     const head = { ...captureHead(seeding, jobId), authorId: lead.id };
     decideUnit(lead, context, { ...head, version: 0, ...job.unitDecision });
+    if (job.offer) seedOffer(seeding, jobId, job.offer);
     const reason = 'the customer waits for the findings; what is open is told him';
     issueReport(lead, context, { jobId, reason });
+    for (const kind of job.papers) issueReport(lead, context, { jobId, kind });
   }
+}
+
+/** What the owner is offered; with the tax of the shop. */
+function seedOffer(
+  seeding: Seeding,
+  jobId: string,
+  { slips, lines, ifNothing }: NonNullable<DemoJob['offer']>,
+) {
+  const { context, lead, dayFromNow } = seeding;
+  const { sign, digits, taxPercent } = readMoney(context.db);
+  const withTax = (price: number) => ({ price, total: price + taxOn(price, { taxPercent }) });
+  keepRecord(lead, context, {
+    ...{ ...captureHead(seeding, jobId), authorId: lead.id },
+    content: {
+      ...{ what: 'quote-made', sign, digits, taxPercent, ifNothing },
+      slips: slips.map(([id, name, price, days, warrantyMonths]) => ({
+        ...{ id, name, warrantyMonths, note: '', readyOn: dayFromNow(days) },
+        ...withTax(price),
+      })),
+      lines: lines.map(([name, note, price, within], at) => ({
+        ...{ id: `line-${at + 1}`, name, note, within },
+        ...withTax(price),
+      })),
+    },
+  });
 }

@@ -9,13 +9,13 @@ const PORT = '4392';
 const HOME = `http://127.0.0.1:${PORT}`;
 const FOLDER = path.join(ROOT, 'docs/screenshots');
 const VIEWS = [
-  { name: 'unit-types', url: '/unit-types' },
+  { name: 'decide', url: '/jobs/412?station=decide', steps: [/^Accept all/], wait: 4000 },
   { name: 'rack', url: '/' },
   { name: 'section-axle', url: '/jobs/412?show=section' },
   { name: 'power', url: '/jobs/409?gear=3', height: 1200 },
   { name: 'sheet', url: '/jobs/412' },
   { name: 'ticket-measure', url: '/jobs/412?part=cross-pin&face=measure' },
-  { name: 'series', url: '/jobs/412?part=ring-gear&face=measure&check=backlash' },
+  { name: 'set-up', url: '/jobs/444?station=rebuild', steps: ['Set-up'], height: 900 },
   { name: 'limit-sheet', url: '/limits/skell-five', press: '[data-check="ring-3-gap"] button' },
   { name: 'book-in', url: '/jobs/409?station=book-in', height: 1700 },
   { name: 'type-sheet', url: '/type-sheet', height: 1230, wait: 4000 },
@@ -44,7 +44,7 @@ const VIEWS = [
     night: true,
   },
   { name: 'ticket-picture', url: '/jobs/412?part=ring-gear&face=picture' },
-  { name: 'cause', url: '/jobs/412?station=cause' },
+  { name: 'cause', url: '/jobs/412?station=cause', height: 1100, wait: 6000 },
   { name: 'report', url: '/jobs/398/reports/1', height: 1500 },
 ];
 

@@ -8,6 +8,9 @@ const began = Date.now();
 let passed = 0;
 let failed = 0;
 const times = [];
+/** What failed, told once more at the end: whoever keeps only the tail of this output still sees which. */
+const failures = [];
+const LINES_OF_A_FAILURE = 12;
 
 // biome-ignore lint/suspicious/noControlCharactersInRegex: terminal colours start with an escape
 const stripColours = (text) => text.replace(/\u001b\[[0-9;]*m/g, '');
@@ -16,6 +19,18 @@ const stripColours = (text) => text.replace(/\u001b\[[0-9;]*m/g, '');
 function countIn(output) {
   const found = /^counted: (\d+) passed, (\d+) failed$/m.exec(stripColours(output));
   return found && { passed: Number(found[1]), failed: Number(found[2]) };
+}
+
+/** The failures that a stage told; its last lines where it ended without naming one. */
+function failuresIn(name, words, counted) {
+  const lines = words.split('\n');
+  const starts = lines.flatMap((line, at) => (line.startsWith('FAILED ') ? [at] : []));
+  if (!counted || starts.length === 0) return [`== ${name}`, ...lines.slice(-LINES_OF_A_FAILURE)];
+  return starts.flatMap((at) => {
+    const reasons = lines.slice(at + 1, at + LINES_OF_A_FAILURE);
+    const end = reasons.findIndex((line) => !line.startsWith('        '));
+    return [lines[at], ...(end < 0 ? reasons : reasons.slice(0, end))];
+  });
 }
 
 /** Runs one stage to its end and tells it whole: two lanes run at once, and their words must not mix. */
@@ -33,6 +48,7 @@ async function stage(name, work, { counts = false } = {}) {
   else failed += 1;
   say(`\n== ${name}, ${seconds.toFixed(1)} s${code === 0 ? '' : ', failed'}`);
   const words = stripColours(output).trim();
+  if (code !== 0) failures.push(...failuresIn(name, words, counted));
   if (words && (counted || code !== 0)) say(words);
   return code === 0;
 }
@@ -88,6 +104,7 @@ say('\nStage               seconds');
 for (const [name, seconds, code] of times)
   say(`${name.padEnd(18)} ${seconds.toFixed(1).padStart(8)}${code === 0 ? '' : '  failed'}`);
 say(`${'all'.padEnd(18)} ${((Date.now() - began) / 1000).toFixed(1).padStart(8)}`);
+if (failures.length > 0) say(`\n${failures.join('\n')}`);
 say('');
 say(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -1,6 +1,6 @@
 import { type NextRequest, NextResponse } from 'next/server';
 import { shopContext } from '@/server/instance';
-import { LINK_ENDED, linkHasEnded } from '@/server/report/customerLink';
+import { letterDoor } from '@/server/report/letterCase';
 
 /** Says to the pages that this request meets no door: what a customer opens carries nobody's sign-in. */
 const NO_DOOR = 'x-no-door';
@@ -31,27 +31,27 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy);
   const token = /^\/letter\/([^/]+)\/?$/.exec(request.nextUrl.pathname)?.[1];
   if (token !== undefined) headers.set(NO_DOOR, 'letter');
-  // A page can't answer 410 by itself, so this one is plain words, made here.
-  const response =
-    token !== undefined && linkHasEnded(shopContext(), token)
-      ? new NextResponse(goneWords(), {
-          status: 410,
-          headers: { 'content-type': 'text/html; charset=utf-8' },
-        })
-      : NextResponse.next({ request: { headers } });
+  // A page can't answer 410 by itself, and a customer isn't to be sent to the rack: these are plain words, made here.
+  const shut = token === undefined ? undefined : letterDoor(shopContext(), token);
+  const response = shut
+    ? new NextResponse(shutWords(shut.message), {
+        status: shut.status,
+        headers: { 'content-type': 'text/html; charset=utf-8' },
+      })
+    : NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('x-content-type-options', 'nosniff');
   return response;
 }
 
-function goneWords(): string {
+function shutWords(words: string): string {
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>This link does not open</title>
 <meta name="viewport" content="width=device-width,initial-scale=1"><meta name="robots" content="noindex">
 <meta name="color-scheme" content="light dark"></head>
 <body style="max-width:34rem;margin:15vh auto 0;padding:0 16px;font:18px/1.5 'Open Sans Variable',sans-serif">
 <h1 style="font-size:28px;line-height:1.2">This link does not open</h1>
-<p>${LINK_ENDED}</p></body></html>`;
+<p>${words}</p></body></html>`;
 }
 
 export const config = { matcher: ['/((?!api/|_next/static|_next/image|icon.svg).*)'] };

@@ -9,6 +9,7 @@ import { LooseSymptomSchema, NOTHING_NOTED, ReceivedSchema } from '@/model/sympt
 import { UnitSchema } from '@/model/units';
 import { UnitFamilySchema } from '@/model/unitType';
 import jobs from './jobs.json';
+import secondLooks from './second-looks.json';
 import shop from './shop.json';
 import studies from './studies.json';
 
@@ -55,6 +56,8 @@ const JobSchema = v.object({
   ),
   /** what the bench recorded: oil, debris, steps, counts */
   records: v.optional(v.array(RecordContentSchema), []),
+  /** How far it is on its way back, once it was stripped. */
+  rebuilt: v.optional(v.array(RecordContentSchema), []),
   /** piece, where, colour, and the part that accounts for it, if any does yet */
   debris: v.optional(
     v.array(
@@ -88,9 +91,24 @@ const JobSchema = v.object({
   cause: v.optional(
     v.object({ words: v.string(), plain: v.string(), sureness: SurenessSchema, firstFailure: v.string() }),
   ),
+  /** How far its parts are: suppliers are asked, or the soonest plan was ordered and a first line came in. */
+  prices: v.optional(v.picklist(['asked', 'ordered'])),
+  /** Sound parts that went on the shelf: position, price in the smallest unit. */
+  shelf: v.optional(v.array(v.strictTuple([v.string(), v.number()])), []),
   unitDecision: v.optional(
     v.object({ decision: UnitDecisionIdSchema, reason: v.string(), watch: v.string() }),
   ),
+  /** What the owner is offered: way, its name, price without tax in the smallest unit, ready in so many days, months of warranty. */
+  offer: v.optional(
+    v.object({
+      slips: v.array(v.strictTuple([UnitDecisionIdSchema, v.string(), v.number(), v.number(), v.number()])),
+      /** name, note, price without tax, ways that hold it already */
+      lines: v.array(v.strictTuple([v.string(), v.string(), v.number(), v.array(UnitDecisionIdSchema)])),
+      ifNothing: v.string(),
+    }),
+  ),
+  /** Reports that are issued beside the customer's. */
+  papers: v.optional(v.array(v.picklist(['colleague', 'parts'])), []),
 });
 export type DemoJob = v.InferOutput<typeof JobSchema>;
 
@@ -109,6 +127,8 @@ const ShopSchema = v.object({
       calibratedInDays: v.number(),
     }),
   ),
+  /** Measured shims on hand: type, stack's letter, and each piece’s thickness. */
+  shims: v.array(v.strictTuple([v.string(), v.string(), v.array(v.number())])),
 });
 
 const StudySchema = v.object({
@@ -126,6 +146,19 @@ const StudySchema = v.object({
 });
 export type DemoStudy = v.InferOutput<typeof StudySchema>;
 
+const SecondLooksSchema = v.object({
+  /** keys of people */
+  by: v.string(),
+  learner: v.string(),
+  /** How far each second grade lies from the first. */
+  offs: v.array(v.number()),
+  /** With which words the first of those that differ were settled. */
+  notes: v.array(v.string()),
+  /** How far the learner's answers lie from the shop's. */
+  learnt: v.array(v.number()),
+});
+
+export const demoSecondLooks = v.parse(SecondLooksSchema, secondLooks);
 export const demoStudies = v.parse(v.array(StudySchema), studies);
 export const demoShop = v.parse(ShopSchema, shop);
 export const demoJobs = v.parse(v.array(JobSchema), jobs);

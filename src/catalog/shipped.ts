@@ -6,6 +6,7 @@ import {
   type CatalogKind,
   type Catalogs,
 } from '@/model/catalogs';
+import causeNetwork from './cause-network.json';
 import cautions from './cautions.json';
 import checkDefinitions from './check-definitions.json';
 import damageWords from './damage-words.json';
@@ -20,6 +21,7 @@ const FILES: Readonly<Record<CatalogKind, unknown>> = {
   'oil-thresholds': oilThresholds,
   cautions,
   'check-definitions': checkDefinitions,
+  'cause-network': causeNetwork,
 };
 
 let checked: { readonly [Kind in CatalogKind]: CatalogDocument<Kind> } | undefined;

@@ -339,3 +339,7 @@ export const listConflicts = (db: Db, jobId: string, since = EVERYTHING): Captur
       digest: row.content_digest,
       content: JSON.parse(row.content_json) as Record<string, unknown>,
     }));
+
+/** Of what kind a stored record is. */
+export const findRecordKind = (db: Db, id: string): string | undefined =>
+  sql<{ what: string }>(db, 'SELECT what FROM bench_records WHERE id = ?').get(id)?.what;

@@ -4,6 +4,7 @@ import {
   type CatalogDocument,
   type CatalogKind,
   type CatalogRevisions,
+  FOREIGN_REVISIONS_FROM,
   JOB_CATALOGS,
 } from '@/model/catalogs';
 import type { Db } from './open';
@@ -52,8 +53,15 @@ export const insertCatalog = (
 export const newestCatalog = (db: Db, kind: CatalogKind): number =>
   sql<{ revision: number | null }>(
     db,
-    'SELECT max(revision) AS revision FROM catalog_documents WHERE kind = ?',
-  ).get(kind)?.revision ?? 0;
+    'SELECT max(revision) AS revision FROM catalog_documents WHERE kind = ? AND revision < ?',
+  ).get(kind, FOREIGN_REVISIONS_FROM)?.revision ?? 0;
+
+/** The newest revision of a kind below another; 0 when there is none. */
+export const newestBefore = (db: Db, kind: CatalogKind, below: number): number =>
+  sql<{ revision: number | null }>(
+    db,
+    'SELECT max(revision) AS revision FROM catalog_documents WHERE kind = ? AND revision < ?',
+  ).get(kind, below)?.revision ?? 0;
 
 export const newestCatalogs = (db: Db): CatalogRevisions =>
   Object.fromEntries(JOB_CATALOGS.map((kind) => [kind, newestCatalog(db, kind)])) as CatalogRevisions;

@@ -160,3 +160,22 @@ export function pinCatalogs(db: Db, id: string, version: number, revisions: Cata
   ).run(JSON.stringify(revisions), id, version);
   return result.changes === 1;
 }
+
+/** The ids of the jobs that were booked in last. */
+export const listNewestJobIds = (db: Db, most: number): string[] =>
+  sql<{ id: string }>(db, 'SELECT id FROM jobs ORDER BY booked_at DESC, id LIMIT ?')
+    .all(most)
+    .map(({ id }) => id);
+
+/** Other jobs of the same unit type: this very unit's first, by its serial number, then the newest. */
+export const listLikeJobs = (
+  db: Db,
+  { id, unitTypeId, serial }: Pick<Job, 'id' | 'unitTypeId' | 'serial'>,
+): Job[] =>
+  sql<JobRow>(
+    db,
+    `${SELECT} WHERE jobs.unit_type_id = @unitTypeId AND jobs.id <> @id
+     ORDER BY (@serial <> '' AND jobs.serial = @serial COLLATE NOCASE) DESC, jobs.booked_at DESC LIMIT 12`,
+  )
+    .all({ id, unitTypeId, serial })
+    .map(toJob);

@@ -1,3 +1,5 @@
+import * as v from 'valibot';
+import { type Conclusion, ConclusionSchema } from '@/model/conclusion';
 import type { Grade } from '@/model/damage';
 import type { PartDecisionId, Sureness, UnitDecisionId } from '@/model/job';
 import type { Cause, GradeEntry, PartDecision, UnitDecision } from '@/model/snapshot';
@@ -25,12 +27,14 @@ interface DecisionRow extends Judged {
   decision: PartDecisionId;
   proposed: PartDecisionId;
   reason: string;
+  risk_by: string;
 }
 interface CauseRow extends Judged {
   words: string;
   plain_words: string;
   sureness: Sureness;
   first_failure: string | null;
+  conclusion_json: string | null;
 }
 interface UnitDecisionRow extends Judged {
   decision: UnitDecisionId;
@@ -58,11 +62,12 @@ export const listGrades = (db: Db, jobId: string, since = EVERYTHING): GradeEntr
 export const listDecisions = (db: Db, jobId: string, since = EVERYTHING): PartDecision[] =>
   sql<DecisionRow>(db, `${withName('part_decisions')} ORDER BY position_id`)
     .all(jobId, since)
-    .map(({ position_id, decision, proposed, reason, version, by, at }) => ({
+    .map(({ position_id, decision, proposed, reason, risk_by, version, by, at }) => ({
       positionId: position_id,
       decision,
       proposed,
       reason,
+      riskBy: risk_by,
       version,
       by,
       at,
@@ -71,8 +76,18 @@ export const listDecisions = (db: Db, jobId: string, since = EVERYTHING): PartDe
 export function findCause(db: Db, jobId: string, since = EVERYTHING): Cause | null {
   const row = sql<CauseRow>(db, withName('causes')).get(jobId, since);
   if (!row) return null;
-  const { words, plain_words, sureness, first_failure, version, by, at } = row;
-  return { words, plainWords: plain_words, sureness, firstFailure: first_failure, version, by, at };
+  const { words, plain_words, sureness, first_failure, conclusion_json, version, by, at } = row;
+  const conclusion = conclusion_json === null ? null : v.parse(ConclusionSchema, JSON.parse(conclusion_json));
+  return {
+    words,
+    plainWords: plain_words,
+    sureness,
+    firstFailure: first_failure,
+    conclusion,
+    version,
+    by,
+    at,
+  };
 }
 
 export function findUnitDecision(db: Db, jobId: string, since = EVERYTHING): UnitDecision | null {
@@ -115,20 +130,32 @@ export const putGrade = (
 
 export const putDecision = (
   db: Db,
-  row: Based & { positionId: string; decision: PartDecisionId; proposed: PartDecisionId; reason: string },
+  row: Based & {
+    positionId: string;
+    decision: PartDecisionId;
+    proposed: PartDecisionId;
+    reason: string;
+    riskBy: string;
+  },
 ): boolean =>
   putVersioned(
     db,
     {
       ...{ table: 'part_decisions', keys: { job_id: 'jobId', position_id: 'positionId' } },
-      fields: { decision: 'decision', proposed: 'proposed', reason: 'reason' },
+      fields: { decision: 'decision', proposed: 'proposed', reason: 'reason', risk_by: 'riskBy' },
     },
     row,
   );
 
 export const putCause = (
   db: Db,
-  row: Based & { words: string; plainWords: string; sureness: Sureness; firstFailure: string | null },
+  row: Based & {
+    words: string;
+    plainWords: string;
+    sureness: Sureness;
+    firstFailure: string | null;
+    conclusion: Conclusion | null;
+  },
 ): boolean =>
   putVersioned(
     db,
@@ -136,10 +163,10 @@ export const putCause = (
       ...{ table: 'causes', keys: { job_id: 'jobId' } },
       fields: {
         ...{ words: 'words', plain_words: 'plainWords' },
-        ...{ sureness: 'sureness', first_failure: 'firstFailure' },
+        ...{ sureness: 'sureness', first_failure: 'firstFailure', conclusion_json: 'conclusionJson' },
       },
     },
-    row,
+    { ...row, conclusionJson: row.conclusion && JSON.stringify(row.conclusion) },
   );
 
 export const putUnitDecision = (

@@ -32,8 +32,9 @@ const toPerson = (row: PersonRow): PersonSecrets => ({
   isDemo: row.is_demo === 1,
 });
 
+/** The shop's own; who came along with another shop's job is named there alone. */
 export const listPeople = (db: Db): PersonSecrets[] =>
-  sql<PersonRow>(db, 'SELECT * FROM people ORDER BY name').all().map(toPerson);
+  sql<PersonRow>(db, "SELECT * FROM people WHERE home = '' ORDER BY name").all().map(toPerson);
 
 export function findPersonByName(db: Db, name: string): PersonSecrets | undefined {
   const row = sql<PersonRow>(db, 'SELECT * FROM people WHERE name = ?').get(name);
@@ -64,7 +65,7 @@ export function insertPerson(db: Db, person: PersonToStore): void {
 }
 
 export function setPersonActive(db: Db, id: string, active: boolean): void {
-  sql(db, 'UPDATE people SET active = ? WHERE id = ?').run(active ? 1 : 0, id);
+  sql(db, "UPDATE people SET active = ? WHERE id = ? AND home = ''").run(active ? 1 : 0, id);
   if (!active) sql(db, 'DELETE FROM sessions WHERE person_id = ?').run(id);
 }
 
@@ -120,3 +121,30 @@ export const keepKnownDevice = (db: Db, tokenHash: string, at: string): void => 
     'INSERT INTO known_devices (token_hash, last_used) VALUES (?, ?) ON CONFLICT DO UPDATE SET last_used = excluded.last_used',
   ).run(tokenHash, at);
 };
+
+/** Somebody of another shop: a name beside what he did, without an account. */
+export function insertForeignPerson(
+  db: Db,
+  person: { id: string; name: string; home: string; createdAt: string },
+): void {
+  sql(
+    db,
+    `INSERT INTO people (id, name, role, password_hash, active, created_at, home)
+     VALUES (@id, @name, 'apprentice', 'none', 0, @createdAt, @home)`,
+  ).run(person);
+}
+
+/** Names as they are at home. */
+export const namesOfPeople = (db: Db, ids: readonly string[]): { id: string; name: string }[] =>
+  ids.flatMap((id) => {
+    const row = sql<{ id: string; name: string; home: string }>(
+      db,
+      'SELECT id, name, home FROM people WHERE id = ?',
+    ).get(id);
+    return row ? [{ id, name: nameAtHome(row) }] : [];
+  });
+
+/** Who came along bears his shop's name behind his own, so that nobody here is taken for him. */
+export const nameAbroad = (name: string, home: string): string => `${name} (${home})`;
+const nameAtHome = ({ name, home }: { name: string; home: string }): string =>
+  home !== '' && name.endsWith(` (${home})`) ? name.slice(0, -home.length - 3) : name;

@@ -26,6 +26,7 @@ export interface RackCounted {
   readonly hold: string;
   readonly station: StationId;
   readonly stationOpen: number;
+  readonly asked: number;
   /** Why the job can't be read; empty where it can. */
   readonly trouble: string;
 }
@@ -45,6 +46,7 @@ interface RackRow {
   hold: string | null;
   station: StationId | null;
   station_open: number | null;
+  asked: number | null;
   trouble: string | null;
 }
 
@@ -61,7 +63,7 @@ export const listRack = (
   sql<RackRow>(
     db,
     `SELECT jobs.id AS job_id, peg, unit_title, machine, customer, waits_for, due_on,
-       unit_type_id, unit_type_revision, unit_family, weight_kg, hold, station, station_open, trouble
+       unit_type_id, unit_type_revision, unit_family, weight_kg, hold, station, station_open, asked, trouble
      FROM jobs LEFT JOIN rack_rows ON rack_rows.job_id = jobs.id AND stale = 0 AND made_by = @madeBy
      WHERE on_rack = 1 AND (due_on, peg) > (@afterDue, @afterPeg) ORDER BY due_on, peg LIMIT @size`,
   )
@@ -79,6 +81,7 @@ export const listRack = (
               hold: row.hold ?? '',
               station: row.station,
               stationOpen: row.station_open ?? 0,
+              asked: row.asked ?? 0,
               trouble: row.trouble ?? '',
             },
     }));
@@ -90,10 +93,10 @@ export const listRackDays = (db: Db): RackDay[] =>
 export function putRackRow(db: Db, jobId: string, madeBy: number, counted: RackCounted): void {
   sql(
     db,
-    `INSERT INTO rack_rows (job_id, unit_family, weight_kg, hold, station, station_open, trouble, made_by)
-     VALUES (@jobId, @unitFamily, @weightKg, @hold, @station, @stationOpen, @trouble, @madeBy)
+    `INSERT INTO rack_rows (job_id, unit_family, weight_kg, hold, station, station_open, asked, trouble, made_by)
+     VALUES (@jobId, @unitFamily, @weightKg, @hold, @station, @stationOpen, @asked, @trouble, @madeBy)
      ON CONFLICT (job_id) DO UPDATE SET unit_family = excluded.unit_family, weight_kg = excluded.weight_kg, hold = excluded.hold, station = excluded.station,
-       station_open = excluded.station_open, trouble = excluded.trouble, made_by = excluded.made_by, stale = 0`,
+       station_open = excluded.station_open, asked = excluded.asked, trouble = excluded.trouble, made_by = excluded.made_by, stale = 0`,
   ).run({ jobId, madeBy, ...counted });
 }
 

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { CauseNetworkSchema } from './causeNetwork';
 import { CautionsSchema } from './caution';
 import { CheckDefinitionsSchema } from './checkDefinition';
 import { DamageWordsSchema } from './damage';
@@ -16,6 +17,7 @@ export const CATALOG_SCHEMAS = {
   'oil-thresholds': OilThresholdsSchema,
   cautions: CautionsSchema,
   'check-definitions': CheckDefinitionsSchema,
+  'cause-network': CauseNetworkSchema,
 } as const;
 export type CatalogKind = keyof typeof CATALOG_SCHEMAS;
 export type CatalogDocument<Kind extends CatalogKind> = v.InferOutput<(typeof CATALOG_SCHEMAS)[Kind]>;
@@ -49,3 +51,9 @@ export const CatalogRevisionsSchema = v.object({
 });
 /** Revisions by kind: those that a job pins, or the newest there are. */
 export type CatalogRevisions = Readonly<v.InferOutput<typeof CatalogRevisionsSchema>>;
+
+/** Revisions that a shop makes itself count from here, so that one shipped later never falls on one of them. */
+export const SHOP_REVISIONS_FROM = 1001;
+/** Documents that came with another shop's job count from here: that job is judged by them, and none of them is ever this shop's newest. */
+export const FOREIGN_REVISIONS_FROM = 1_000_000;
+export const nextShopRevision = (newest: number): number => Math.max(SHOP_REVISIONS_FROM, newest + 1);

@@ -65,6 +65,12 @@ export const CheckSchema = v.object({
   holdings: v.optional(v.pipe(v.array(words(60, 1)), v.maxLength(8))),
   /** The backlash check whose variation a run-out forecasts. */
   forecasts: v.optional(IdSchema),
+  /** Not read but worked out: one check's figure less another's, as a bore less its journal. */
+  difference: v.optional(v.object({ of: IdSchema, less: IdSchema })),
+  /** What may be rubbed down to set it, and which way that goes: a bush that bounds a float gives less, a thrust piece in the gap more. */
+  rubbing: v.optional(
+    v.object({ position: IdSchema, gives: v.picklist(['less', 'more']), what: words(80, 1) }),
+  ),
   /** The check that measures the same thing in another way: the two are compared. */
   sameAs: v.optional(IdSchema),
   /** Must be read before anything moves: afterwards nobody can know how it was set. */

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { IdSchema, words } from './ids';
+import { CaptureIdSchema, IdSchema, words } from './ids';
 
 /** The families of parts that damage words, rules and cautions are kept for. */
 export const FAMILIES = [
@@ -18,6 +18,21 @@ export const FAMILIES = [
 ] as const;
 export const FamilySchema = v.picklist(FAMILIES);
 export type Family = v.InferOutput<typeof FamilySchema>;
+/** How each is called where no revision of the words is at hand. */
+export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
+  'gear-teeth': 'Gear teeth',
+  'dog-teeth': 'Dog and synchro teeth',
+  'synchro-ring': 'Synchro rings',
+  'hub-sleeve-fork': 'Hubs, sleeves, forks',
+  'rolling-bearing': 'Rolling bearings',
+  'chain-sprocket': 'Chains and sprockets',
+  'bush-washer-pin': 'Bushes, washers, pins',
+  'shaft-spline': 'Shafts and splines',
+  housing: 'Housings and carriers',
+  friction: 'Friction packs and bands',
+  'fastener-seal': 'Fasteners, rings, seals',
+  'differential-unit': 'Differential units',
+};
 
 export const SEVERITIES = ['light', 'moderate', 'severe'] as const;
 export const SeveritySchema = v.picklist(SEVERITIES);
@@ -33,12 +48,21 @@ export const STORY_ROLES = [
 ] as const;
 export const StoryRoleSchema = v.picklist(STORY_ROLES);
 export type StoryRole = v.InferOutput<typeof StoryRoleSchema>;
+export const STORY_WORDS: Record<StoryRole, string> = {
+  unknown: 'Not said yet',
+  'first-failure': 'Suspected first failure',
+  'dragged-along': 'Dragged along',
+  'from-earlier': 'From an earlier time',
+  'this-strip': 'Made in this strip (tool mark)',
+};
 
 /** One damage word: the standard term, the workshop's word beside it, and the questions that it needs. */
 export const DamageModeSchema = v.object({
   id: IdSchema,
   term: words(80, 1),
   workshop: words(120, 1),
+  /** The shop's own word, beside the term and never in its place. */
+  own: v.optional(words(60)),
   plain: words(240, 1),
   places: v.array(words(40, 1)),
   countOf: v.optional(words(30, 1)),
@@ -90,6 +114,8 @@ export const DamageWordsSchema = v.pipe(
   v.object({
     schemaVersion: v.literal(1),
     revision: v.number(),
+    /** Of the shop's own revisions: the shipped one that they began with. */
+    basedOn: v.optional(v.number()),
     families: v.array(FamilyWordsSchema),
     /** Revisions of before had none. */
     handTests: v.optional(v.array(HandTestSchema)),
@@ -115,6 +141,8 @@ export const FindingContentSchema = v.object({
   share: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(1))),
   /** Whose share it is: what a photograph told may raise a grade and never lowers the eye's. */
   shareFrom: v.optional(v.picklist(['eye', 'picture'])),
+  /** The photograph that shows it. */
+  photographId: v.optional(CaptureIdSchema),
   story: v.optional(StoryRoleSchema, 'unknown'),
   note: v.optional(words(400), ''),
 });

@@ -33,7 +33,7 @@ const ConditionSchema: v.GenericSchema<unknown, Condition> = v.union([
   v.strictObject({ verdict: v.array(VerdictWordSchema) }),
 ]);
 
-const GradeRuleSchema = v.object({
+export const GradeRuleSchema = v.object({
   id: IdSchema,
   families: v.optional(v.array(FamilySchema)),
   when: ConditionSchema,
@@ -47,6 +47,8 @@ export type GradeRule = v.InferOutput<typeof GradeRuleSchema>;
 export const GradeRulesSchema = v.object({
   schemaVersion: v.literal(1),
   revision: v.number(),
+  /** Of the shop's own revisions: the shipped one that they began with. */
+  basedOn: v.optional(v.number()),
   rules: v.array(GradeRuleSchema),
 });
 export type GradeRules = v.InferOutput<typeof GradeRulesSchema>;

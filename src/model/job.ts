@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { ConclusionSchema } from './conclusion';
 import { FindingContentSchema, GradeSchema, StoryRoleSchema } from './damage';
 import { DaySchema, InstantSchema } from './day';
 import { CaptureIdSchema, DigestSchema, IdSchema, VersionSchema, words } from './ids';
@@ -166,6 +167,7 @@ export const CauseNoteSchema = v.object({
   sureness: SurenessSchema,
   firstFailure: v.optional(IdSchema),
   storyRole: v.optional(StoryRoleSchema),
+  conclusion: v.optional(ConclusionSchema),
 });
 /** A cause as it was noted at the bench. */
 export const CauseCaptureSchema = v.object({ ...captureFields, ...CauseNoteSchema.entries });
@@ -190,6 +192,8 @@ export const PartDecisionSchema = v.object({
   version: VersionSchema,
   decision: PartDecisionIdSchema,
   reason: words(300),
+  /** Who takes the risk, where a piece is kept that must go. */
+  riskBy: v.optional(words(60), ''),
 });
 
 /** A decision about a part as it was made at the bench, beside what the rules proposed there. */

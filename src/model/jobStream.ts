@@ -64,6 +64,8 @@ export interface JobAnswer extends Partial<JobRows> {
   readonly job?: JobSnapshot['job'];
   readonly gauges?: JobSnapshot['gauges'];
   readonly timeZone?: string;
+  readonly policies?: JobSnapshot['policies'];
+  readonly shims?: JobSnapshot['shims'];
   readonly newestCatalogs?: JobSnapshot['newestCatalogs'];
   readonly cause?: JobSnapshot['cause'];
   readonly unitDecision?: JobSnapshot['unitDecision'];

@@ -41,6 +41,8 @@ interface OpenFacts {
   'evidence-newer': Nothing;
   'evidence-gone': Nothing;
   'hand-test-unsaid': { readonly testId: string; readonly test: string };
+  'pieces-unseen': { readonly looked: number; readonly expected: number };
+  'colleague-asked': OfCapture;
   'thin-by-eye': { readonly words: string };
   'figure-unjudged': OfCapture & { readonly measured: string };
   'not-measured': OfCheck;
@@ -53,6 +55,14 @@ interface OpenFacts {
   'no-cause': Nothing;
   'part-undecided': Nothing;
   'unit-undecided': Nothing;
+  'not-refitted': { readonly stepId: string; readonly step: string };
+  'bolts-open': { readonly stepId: string; readonly step: string; readonly out: number };
+  'pieces-not-in': { readonly counted: number; readonly expected: number };
+  'rework-open': { readonly work: string; readonly isBack: boolean };
+  'not-measured-after': OfCheck;
+  'not-proved': { readonly proofId: string; readonly proof: string };
+  'deviation-unsigned': { readonly key: string; readonly words: string };
+  'set-up-open': { readonly pair: string; readonly set: string; readonly why: string };
   'no-report': Nothing;
 }
 

@@ -25,6 +25,18 @@ export interface Actor {
   readonly readsIn?: ReadsIn;
 }
 
+/** Who holds the link to one letter: the customer, none of the shop's people. */
+export interface Owner {
+  readonly kind: 'owner';
+  /** Of his link's token; the token itself is stored nowhere. */
+  readonly tokenHash: string;
+  readonly jobId: string;
+  /** Of the letter. */
+  readonly number: number;
+  /** Until when his link opens. */
+  readonly until: string;
+}
+
 export interface Person extends Actor {
   readonly active: boolean;
   readonly hasPin: boolean;

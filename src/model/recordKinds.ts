@@ -1,8 +1,11 @@
 import * as v from 'valibot';
+import { answered, asked, questionSettled } from './records/asked';
+import { causeChecked, causeCounts, causeFinding, causeGuess } from './records/cause-finding';
 import { cautionSeen } from './records/caution-seen';
 import { count } from './records/count';
 import { debris } from './records/debris';
 import { drained } from './records/drained';
+import { facesGraded } from './records/faces-graded';
 import { figure } from './records/figure';
 import { givenUp } from './records/given-up';
 import { handTest } from './records/hand-test';
@@ -20,10 +23,28 @@ import { pictureMarked } from './records/picture-marked';
 import { pictureMeasured } from './records/picture-measured';
 import { pictureScaled } from './records/picture-scaled';
 import { pictureSized } from './records/picture-sized';
+import { piecesGraded } from './records/pieces-graded';
+import { policySet } from './records/policy-set';
+import {
+  exchangeNoted,
+  goodsIn,
+  identityMeasured,
+  offerNoted,
+  orderCancelled,
+  partScrapped,
+  partsOrdered,
+  pricesAsked,
+} from './records/prices-asked';
+import { measuredAfter, proved, recheck, signedOff } from './records/proved';
+import { quoteMade } from './records/quote-made';
 import { readingGauge } from './records/reading-gauge';
 import { readingsHeld } from './records/readings-held';
 import { readingsMoved } from './records/readings-moved';
+import { countedIn, openerNote, refitted, torqued } from './records/rebuilt';
 import type { RecordKind, RefersTo } from './records/recordKind';
+import { rework, reworkBack, reworkDropped } from './records/rework';
+import { depthFigured, turningTorque } from './records/setup-figures';
+import { setupRound } from './records/setup-round';
 import { step } from './records/step';
 import { unitFinding } from './records/unit-finding';
 
@@ -56,6 +77,39 @@ export const RECORD_KINDS = {
   'hold-lifted': holdLifted,
   'unit-finding': unitFinding,
   'hand-test': handTest,
+  'pieces-graded': piecesGraded,
+  'faces-graded': facesGraded,
+  asked,
+  answered,
+  'question-settled': questionSettled,
+  'cause-finding': causeFinding,
+  'cause-guess': causeGuess,
+  'cause-checked': causeChecked,
+  'cause-counts': causeCounts,
+  'policy-set': policySet,
+  'prices-asked': pricesAsked,
+  'offer-noted': offerNoted,
+  'identity-measured': identityMeasured,
+  'parts-ordered': partsOrdered,
+  'goods-in': goodsIn,
+  'order-cancelled': orderCancelled,
+  'part-scrapped': partScrapped,
+  'exchange-noted': exchangeNoted,
+  'quote-made': quoteMade,
+  refitted,
+  torqued,
+  'counted-in': countedIn,
+  'opener-note': openerNote,
+  'setup-round': setupRound,
+  'depth-figured': depthFigured,
+  'turning-torque': turningTorque,
+  'measured-after': measuredAfter,
+  rework,
+  'rework-back': reworkBack,
+  'rework-dropped': reworkDropped,
+  proved,
+  'signed-off': signedOff,
+  recheck,
 } as const;
 export type RecordWhat = keyof typeof RECORD_KINDS;
 

@@ -1,6 +1,7 @@
 import type { Grade } from './damage';
 import type { OpenCode } from './openQuestion';
 import type { Mark } from './pictureRecord';
+import type { Quote } from './quote';
 
 export interface Shop {
   readonly name: string;
@@ -81,6 +82,8 @@ export interface ReportDocument {
   readonly cause: { readonly words: string; readonly sureness: string; readonly firstFailure: string } | null;
   readonly proposal: { readonly decision: string; readonly reason: string; readonly by: string } | null;
   readonly partDecisions: readonly { readonly decision: string; readonly parts: readonly string[] }[];
+  /** What the owner is offered; reports without an offer have none. */
+  readonly quote?: Quote;
   /** Reports from before have none. */
   readonly evidence?: readonly ReportEvidence[];
   /** Issued although something was open: why, and by whom. */

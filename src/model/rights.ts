@@ -1,4 +1,4 @@
-import { ROLES, type Role } from './people';
+import { type Owner, ROLES, type Role } from './people';
 
 /** Who may do what. The one table; every use case names the right it needs. */
 export const RIGHTS = {
@@ -15,9 +15,20 @@ export const RIGHTS = {
   'capture.strike': ['inspector', 'lead', 'assembler', 'apprentice'],
   'photograph.file': ['inspector', 'lead', 'assembler', 'apprentice'],
   'grade.set': ['inspector', 'lead'],
+  'grade.second': ['inspector', 'lead'],
+  'train.take': ['inspector', 'lead', 'assembler', 'apprentice'],
+  'question.ask': ['inspector', 'lead', 'parts', 'assembler', 'apprentice'],
+  'rules.keep': ['lead'],
+  'words.keep': ['lead'],
+  'network.keep': ['lead'],
   'cause.note': ['inspector', 'lead'],
   'part.decide': ['inspector', 'lead'],
   'unit.decide': ['lead'],
+  'rebuild.do': ['inspector', 'lead', 'assembler'],
+  'order.keep': ['parts', 'lead'],
+  'prices.keep': ['parts', 'lead'],
+  'quote.send': ['lead'],
+  'bundle.move': ['lead'],
   'report.read': ['inspector', 'lead', 'parts', 'assembler'],
   'report.issue': ['lead'],
   'reading.accept': ['inspector', 'lead'],
@@ -43,3 +54,10 @@ export const mayDo = (role: Role, right: Right): boolean => (RIGHTS[right] as re
 /** What the interface needs in order not to offer what would be refused anyway. */
 export const rightsOf = (role: Role): Right[] =>
   (Object.keys(RIGHTS) as Right[]).filter((right) => mayDo(role, right));
+
+/** What the holder of a letter may do with it. Nobody of the shop has these, and he has none of theirs. */
+export const OWNER_RIGHTS = ['letter.read', 'letter.answer'] as const;
+export type OwnerRight = (typeof OWNER_RIGHTS)[number];
+
+export const ownerMay = (owner: Partial<Owner>, right: OwnerRight): boolean =>
+  owner.kind === 'owner' && OWNER_RIGHTS.includes(right);

@@ -1,7 +1,10 @@
 import type { CatalogRevisions, Catalogs } from './catalogs';
+import type { Conclusion } from './conclusion';
 import type { FindingContent, Grade } from './damage';
 import type { PartDecisionId, StationId, StoredKind, Sureness, UnitDecisionId } from './job';
 import type { Acceptance, IdentityEntry } from './measuring';
+import type { ReportKind } from './paper';
+import type { Policies } from './policies';
 import type { StoredContent } from './recordKinds';
 import type { Received, Symptom } from './symptoms';
 import type { TooClosePolicy } from './tooClose';
@@ -19,6 +22,8 @@ export interface Gauge {
   readonly maxPermissibleError: number;
   readonly repeatability: number | null;
   readonly calibratedUntil: string;
+  /** Of another shop, whose name this is: what was read with it is judged by it, and nobody measures with it here. */
+  readonly home?: string;
 }
 
 export interface Struck {
@@ -105,6 +110,8 @@ export interface PartDecision {
   readonly decision: PartDecisionId;
   readonly proposed: PartDecisionId;
   readonly reason: string;
+  /** Who takes the risk, where a piece is kept that must go; empty otherwise. */
+  readonly riskBy?: string;
   readonly by: string;
   readonly at: string;
 }
@@ -115,6 +122,8 @@ export interface Cause {
   readonly plainWords: string;
   readonly sureness: Sureness;
   readonly firstFailure: string | null;
+  /** What it rests on; of a conclusion in words alone there is none. */
+  readonly conclusion: Conclusion | null;
   readonly by: string;
   readonly at: string;
 }
@@ -171,11 +180,22 @@ export interface Job {
 }
 
 export interface ReportIssueHead {
+  /** Counts all reports of a job, of whichever kind. */
   readonly number: number;
+  /** What a device of the version before keeps has none, and is the customer’s. */
+  readonly kind?: ReportKind;
+  /** The issue of its kind before it. */
+  readonly previous?: number;
   readonly issuedAt: string;
   readonly issuedBy: string;
   readonly digest: string;
   readonly changes: readonly string[];
+}
+
+/** The measured shims that the shop has for stacks of one kind and range of a type of unit. */
+export interface ShimsOnHand {
+  readonly drawer: string;
+  readonly pieces: readonly { readonly thickness: number; readonly count: number }[];
 }
 
 export interface JobSnapshot {
@@ -187,6 +207,10 @@ export interface JobSnapshot {
   readonly catalogs: Catalogs;
   readonly newestCatalogs: CatalogRevisions;
   /** What is done in this job with a reading that is too close to call. */
+  /** The shop’s own in the matters in which shops disagree; a device of the version before has none. */
+  readonly policies?: Policies;
+  /** Shims of the shop for this type of unit; a device of the version before has none. */
+  readonly shims?: readonly ShimsOnHand[];
   readonly tooClosePolicy: TooClosePolicy;
   readonly acceptances: readonly Acceptance[];
   readonly identities: readonly IdentityEntry[];
@@ -221,6 +245,8 @@ export interface RackEntry {
   readonly unitTypeRevision: number;
   readonly station: StationId;
   readonly stationOpen: number;
+  /** Questions to colleagues that nobody has settled. */
+  readonly asked: number;
   /** Why the job can't be read; empty where it can. */
   readonly trouble: string;
 }

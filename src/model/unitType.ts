@@ -49,6 +49,14 @@ export const PositionSchema = v.object({
       rank: v.optional(v.number()),
     }),
   ),
+  /** Threaded: which way the ring goes when it is tightened, the thread's pitch, and its lock notches. */
+  adjuster: v.optional(
+    v.object({
+      tightened: v.picklist(['toward', 'away']),
+      pitchMm: v.pipe(v.number(), v.gtValue(0), v.maxValue(10)),
+      notches: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(200)),
+    }),
+  ),
   /** For identical pieces: the one that is drawn shows them all. */
   cautions: v.optional(v.array(IdSchema)),
 });
@@ -62,6 +70,8 @@ export const StackSchema = v.object({
   range: v.object({ min: positiveMm, max: positiveMm }),
   thicker: words(80, 1),
   sign: v.picklist([-1, 1]),
+  /** The check that reads what it sets. */
+  check: v.optional(IdSchema),
 });
 
 export const StepSchema = v.object({
@@ -76,6 +86,12 @@ export const StepSchema = v.object({
       aim: v.optional(v.number()),
       bolts: v.pipe(v.number(), v.integer(), v.minValue(1)),
       compound: v.optional(words(60)),
+      /** Turned on by so many degrees after the last stage: the figure is then no torque. */
+      plusDeg: v.optional(v.pipe(v.number(), v.gtValue(0), v.maxValue(360))),
+      leftHand: v.optional(v.boolean()),
+      /** What keeps it from coming loose, beside compound: a lock tab, a wire. */
+      lock: v.optional(words(60)),
+      newBolts: v.optional(v.boolean()),
     }),
   ),
   cautions: v.optional(v.array(IdSchema), []),

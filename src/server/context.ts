@@ -10,6 +10,8 @@ export interface Context {
   readonly dailyCopyFolder?: string | undefined;
   /** By which device a capture was sent, and what its clock said then. */
   readonly sentBy?: SentBy;
+  /** Given up by whoever asked. */
+  readonly signal?: AbortSignal;
 }
 
 export interface SentBy {

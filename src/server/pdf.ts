@@ -17,3 +17,6 @@ export function collectPdf(sheet: PDFKit.PDFDocument): Promise<Buffer> {
     sheet.on('error', reject);
   });
 }
+
+/** The type has no narrow space that doesn't break, and prints a box for it: figures get the usual one that doesn't. */
+export const printable = (words: string): string => words.replace(/[\u2009\u202f]/g, '\u00a0');

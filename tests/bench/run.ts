@@ -9,10 +9,13 @@ import { type Stock, shimStack } from '@/core/setup/shimStack';
 import { decodePicture } from '@/server/photos/decodePicture';
 import { type FlankOptions, renderFlank } from '../../demo/render/flank';
 import { paintedFlank, pittedFlank } from '../../demo/render/flankSeries';
+import { allMarginals, likelihoodWeighting, lookAtNext } from './causes';
 import { devicesUnderLoad } from './devices';
-import { bytesOfAReading, framesOfALargePicture, openPage } from './page';
+import { bytesOfAReading, framesOfALargePicture, openPage, tapToPainted } from './page';
 import { peakMegabytes } from './peak';
+import { planInThread, solvesAlone } from './plans';
 import { rackTimes } from './rack';
+import { bundlePeak, pdfAgainstResizing } from './reports';
 import { uploadsAgainstThumbnails } from './uploads';
 
 /*
@@ -110,6 +113,27 @@ const decode = (file: string) => () => sharp(file).raw().toBuffer({ resolveWithO
 
 const MEASURED: readonly Measured[] = [
   {
+    name: 'causes: all probabilities exactly, against likelihood weighting towards an effective sample of 2 500',
+    ours: allMarginals,
+    bare: likelihoodWeighting,
+    bound: 'at most a tenth',
+    holds: (ratio) => ratio <= 0.1,
+  },
+  {
+    name: 'causes: what every open check would tell, against all probabilities once',
+    ours: lookAtNext,
+    bare: allMarginals,
+    bound: 'at most 12 times as long',
+    holds: (ratio) => ratio <= 12,
+  },
+  {
+    name: 'parts: a plan of 60 needs and 60 offers, proved, against the same models’ solves in the warm thread',
+    ours: planInThread,
+    bare: solvesAlone,
+    bound: 'at most 1.3 times as long',
+    holds: (ratio) => ratio <= 1.3,
+  },
+  {
     name: 'contact pattern, from the file of 12 MP to the answer, against decoding all of it',
     ours: () =>
       IMAGING_CALCULATIONS['contact-pattern'].run(
@@ -190,6 +214,13 @@ try {
     bytes <= 3000,
   );
   tell('the section meanwhile', `${redrawn} changes of its drawing`, 'none', redrawn === 0);
+  const { tap, trip } = await tapToPainted(onPage);
+  tell(
+    'causes: a finding assumed, from the tap until it is painted, against the worker’s round trip with its sums',
+    `${tap.toFixed(0)} ms against ${trip.toFixed(0)} ms, ratio ${(tap / trip).toPrecision(3)}`,
+    'at most 1.5 times as long',
+    tap / trip <= 1.5,
+  );
   const frames = await framesOfALargePicture(onPage);
   tell(
     'a picture of 24 MP dragged, against a bare block dragged: the middle time between frames',
@@ -215,6 +246,23 @@ tell(
   `${uploads.ours.toFixed(0)} ms against ${uploads.bare.toFixed(0)} ms, ratio ${(uploads.ours / uploads.bare).toPrecision(3)}`,
   'at most 1.5 times as long',
   uploads.ours / uploads.bare <= 1.5,
+);
+const pdf = await pdfAgainstResizing(fs.readFileSync(PAINTED.file), 40);
+tell(
+  'the customer’s PDF with forty 12 MP photographs, against making them small',
+  `${pdf.ours.toFixed(0)} ms against ${pdf.bare.toFixed(0)} ms, ratio ${(pdf.ours / pdf.bare).toPrecision(3)}`,
+  'at most 1.5 times as long',
+  pdf.ours / pdf.bare <= 1.5,
+);
+const [few, many] = [
+  await bundlePeak(fs.readFileSync(PAINTED.file), 30),
+  await bundlePeak(fs.readFileSync(PAINTED.file), 300),
+];
+tell(
+  'memory of a bundle out and in, 300 photographs against 30',
+  `${many.toFixed(0)} MB against ${few.toFixed(0)} MB`,
+  'at most 40 MB more',
+  many - few <= 40,
 );
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'bench-'));
 const image = path.join(folder, 'flank.jpg');

@@ -1,4 +1,4 @@
-import { bookIn, enter, expect, jobIdOf, PASSWORD, PEOPLE, test, wholeBench } from './fixtures';
+import { alive, bookIn, enter, expect, jobIdOf, PASSWORD, PEOPLE, test, wholeBench } from './fixtures';
 
 /* A shared tablet keeps nothing of a job for who isn't signed in. */
 
@@ -66,7 +66,7 @@ test('no page carries the door within it, and a withdrawn letter is gone, in wor
   expect(withdrawn.ok()).toBe(true);
   const gone = await page.goto(`/letter/${token}`);
   expect(gone?.status()).toBe(410);
-  await expect(page.getByText('This link is no longer valid')).toBeVisible();
+  await expect(page.getByText('The shop has withdrawn this link')).toBeVisible();
   expect((await page.request.get(`/letter/${token}/pdf`)).status()).toBe(410);
   expect((await page.request.get('/letter/nobody-made-this-link')).status()).toBe(404);
 });
@@ -90,6 +90,7 @@ test.describe('with the bench’s worker', () => {
     await expect(page.getByRole('heading', { name: 'Signed out' })).toBeVisible();
     await context.setOffline(false);
     await page.goto(`/jobs/${peg}?station=grade`);
+    await alive(page);
     await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
     await page.getByLabel('Name').fill(PEOPLE.inspector);
     await page.getByLabel('Password').fill(PASSWORD);

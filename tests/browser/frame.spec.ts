@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { STATIONS } from '@/model/job';
-import { bookIn, enter, everythingStored, expect, openTicket, test, toStation } from './fixtures';
+import { alive, bookIn, enter, everythingStored, expect, openTicket, test, toStation } from './fixtures';
 
 const heightOfHeader = async (page: Page) => (await page.getByRole('banner').boundingBox())!.height;
 const within = async (width: number, what: ReturnType<Page['locator']>) => {
@@ -134,8 +134,9 @@ test('any unit is found by the beginnings of its words, a day leads to its units
 }) => {
   await enter(page, 'lead');
   await page.goto('/');
+  await alive(page);
   await page.keyboard.press('/');
-  await page.keyboard.type('hyp');
+  await page.keyboard.type('hyp ska');
   const found = page.getByRole('region', { name: 'Found' });
   await expect(found.getByRole('link', { name: /^Peg 412,/ })).toBeVisible();
   await page.getByLabel('Find a unit').fill('sno gro');
@@ -143,6 +144,7 @@ test('any unit is found by the beginnings of its words, a day leads to its units
   await page.keyboard.press('Enter');
   await page.waitForURL(/\/jobs\/421/);
   await page.goto('/');
+  await alive(page);
   await page.getByRole('button', { name: 'Show as a list' }).click();
   const pegs = () =>
     page

@@ -11,6 +11,11 @@ interface Held {
 const held = async (page: Page) =>
   (await (await page.request.get(`/api/v1/jobs/${await jobIdOf(page)}`)).json()) as Held;
 const current = (page: Page) => page.locator('[data-sheet-row][data-current]');
+/** What of findings and grades holds on the shop's computer. */
+const standing = async (page: Page) => {
+  const { findings, grades } = await held(page);
+  return { findings: findings.filter(({ struck }) => struck === null).length, grades: grades.length };
+};
 const notLookedAt = async (page: Page) =>
   Number(
     /^(\d+) not looked at/.exec(
@@ -40,6 +45,7 @@ test('a gearbox is graded by keyboard in one go: one key for a part with nothing
     const finding = page.getByTestId('finding-keys');
     await expect(finding).toContainText('What do you see?');
     await press('2');
+    await expect(finding).toContainText(/Where\?|How severe\?/);
     if (await finding.getByText('Where?').isVisible()) await press('1');
     await expect(finding).toContainText('How severe?');
     await press('2');
@@ -92,16 +98,26 @@ test('like parts are gathered and said nothing of in one act, each with its own 
   expect(chosen).toBeGreaterThan(2);
   await page.keyboard.press('Escape');
   await expect(sheet.getByRole('option', { selected: true })).toHaveCount(1);
+  const openBefore = await notLookedAt(page);
   await page.keyboard.press('Space');
   await page.keyboard.press('n');
-  await everythingStored(page);
-  expect((await held(page)).grades).toHaveLength(chosen);
+  // Ten seconds to take it back, whether it is stored by then or not.
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeVisible();
   await page.keyboard.press('Control+z');
+  // A grade whose evidence was taken back rests on nothing: the parts are open again. They go back one after the other.
+  await expect.poll(() => notLookedAt(page)).toBe(openBefore);
   await everythingStored(page);
-  // A grade whose evidence was taken back rests on nothing: the parts are open again.
-  await expect(page.getByRole('heading', { name: /not looked at/ })).toBeVisible();
-  const { findings } = await held(page);
-  expect(findings.filter(({ struck }) => struck === null)).toEqual([]);
+  await expect.poll(async () => (await standing(page)).findings).toBe(0);
+
+  await sheet
+    .getByRole('option', { name: /^1st gear/ })
+    .first()
+    .click();
+  await page.keyboard.press('Space');
+  await expect(sheet).toContainText(/\d+ chosen:/);
+  await page.keyboard.press('n');
+  await everythingStored(page);
+  expect(await standing(page)).toEqual({ findings: chosen, grades: chosen });
   await expect(sheet.getByRole('option', { name: /^1st gear/ }).first()).toHaveAttribute('data-sheet-row');
 });
 

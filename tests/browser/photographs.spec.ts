@@ -1,6 +1,5 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { AxeBuilder } from '@axe-core/playwright';
 import { chromium, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { homographyOf, project } from '@/core/imaging/homography';
@@ -15,6 +14,7 @@ import {
   expect,
   jobIdOf,
   openTicket,
+  passesTheRules,
   storedJob,
   test,
   toStation,
@@ -133,6 +133,36 @@ test('a phone’s HEIC is shown and measured as its JPEG; a picture is pasted; o
   await expect(desk.getByRole('region', { name: 'Grade' }).locator('[data-cell]')).toHaveCount(2);
 });
 
+test('photographs that come late push nothing away from under a finger', async ({ page }) => {
+  await enter(page, 'lead');
+  let release = () => {};
+  const late = new Promise<void>((resolve) => {
+    release = resolve;
+  });
+  await page.route(/photographs\/[^/]+\?size=320/, async (route) => {
+    await late;
+    await route.continue();
+  });
+  await page.goto('/jobs/412?photographs=all', { waitUntil: 'domcontentloaded' });
+  const cells = page.locator('[data-cell]');
+  await expect(cells.first()).toBeVisible();
+  const places = async () =>
+    cells.evaluateAll((all) => all.map((cell) => Math.round(cell.getBoundingClientRect().top + scrollY)));
+  const before = await places();
+  release();
+  await expect
+    .poll(() =>
+      page
+        .locator('[data-cell] img')
+        .evaluateAll(
+          (all) => all.length > 0 && all.every((img) => (img as HTMLImageElement).naturalWidth > 0),
+        ),
+    )
+    .toBe(true);
+  expect(before.length).toBeGreaterThan(4);
+  expect(await places()).toEqual(before);
+});
+
 test('marks are drawn, moved, numbered to a finding, taken back, kept, and stand in the report', async ({
   page,
 }) => {
@@ -243,14 +273,6 @@ test('the scale card is found, and a washer of 40 mm beside it is 40 mm; a known
   const answer = await page.request.get('/api/v1/scale-card');
   expect(answer.headers()['content-type']).toBe('application/pdf');
 });
-
-async function passesTheRules(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode()
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
-}
 
 /** By the renderer's own camera, pixels of its picture of 2000 × 1500. */
 const WASHER_ENDS = washerEnds();

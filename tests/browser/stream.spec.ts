@@ -269,8 +269,12 @@ test('a unit is handed over, leaves the rack, is found by its words and its peg,
   await alive(page);
   await act.getByRole('button', { name: 'Hang it on the rack again' }).click();
   await expect(act).toContainText(`The unit hangs on peg ${peg}`);
+  // By its words again: a full rack has more pages than the first.
   await page.goto('/');
-  await expect(page.getByText('binder that goes home').first()).toBeVisible();
+  await alive(page);
+  await page.getByLabel('Find a unit').fill('goes bin');
+  await expect(found.getByRole('link', { name: `Peg ${peg}, Hypoid axle head 11/41` })).toBeVisible();
+  await expect(found).not.toContainText('handed over');
 });
 
 /** Counts what changes on the page from now on, by where it is: in the section, the run, or elsewhere; the undo's countdown apart. */

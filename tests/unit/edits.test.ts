@@ -9,8 +9,9 @@ import { setGrade } from '@/server/grade/setGrade';
 import { describePart } from '@/server/job/describePart';
 import { editJob } from '@/server/job/editJob';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
-import { makeCustomerLink, readReportByToken, withdrawCustomerLinks } from '@/server/report/customerLink';
+import { makeCustomerLink, readLetter, withdrawCustomerLinks } from '@/server/report/customerLink';
 import { draftReport, issueReport, readReport } from '@/server/report/issueReport';
+import { ownerByToken } from '@/server/report/letterCase';
 import { keepRecord } from '@/server/strip/keepRecord';
 import { noteFinding } from '@/server/strip/noteFinding';
 import {
@@ -300,7 +301,13 @@ describe('the report', () => {
     const reuse = () =>
       decidePart(shop.people.lead, shop.context, {
         jobId,
-        entry: { positionId: 'pinion-head', version: 0, decision: 'reuse', reason: 'it looks well' },
+        entry: {
+          positionId: 'pinion-head',
+          version: 0,
+          decision: 'reuse',
+          reason: 'it looks well',
+          riskBy: 'the owner',
+        },
       });
     see('pinion-head', 'nothing-to-see', 'everywhere');
     grade('pinion-head', 0);
@@ -349,12 +356,18 @@ describe('the report', () => {
     decideRepair('New head bearing.');
     issueReport(shop.people.lead, shop.context, { jobId, reason });
     const { token } = makeCustomerLink(shop.people.lead, shop.context, { jobId, number: 1 });
-    expect(readReportByToken(shop.context, token).document.unit.peg).toBe(501);
-    expect(refused(() => readReportByToken(shop.context, `${token}x`)).status).toBe(404);
+    const owner = ownerByToken(shop.context, token);
+    const read = () => readLetter(owner, shop.context, undefined);
+    expect(read().issue.document.unit.peg).toBe(501);
+    expect(refused(() => ownerByToken(shop.context, `${token}x`))).toMatchObject({ status: 404 });
+    expect(refused(() => ownerByToken(shop.context, `${token}x`)).message).toContain('leads nowhere');
     shop.setTime('2027-01-24T09:00:00.000Z');
-    expect(refused(() => readReportByToken(shop.context, token)).status).toBe(410);
+    expect(refused(() => ownerByToken(shop.context, token))).toMatchObject({ status: 410 });
+    expect(refused(() => ownerByToken(shop.context, token)).message).toContain('days of this link are over');
     shop.setTime('2026-11-24T10:00:00.000Z');
     withdrawCustomerLinks(shop.people.lead, shop.context, { jobId });
-    expect(refused(() => readReportByToken(shop.context, token)).message).toContain('no longer valid');
+    expect(refused(() => ownerByToken(shop.context, token)).message).toContain('withdrawn');
+    // Who holds an owner from before the link ended can do nothing with it either.
+    expect(refused(read)).toMatchObject({ status: 410 });
   });
 });

@@ -257,6 +257,7 @@ describe('small words', () => {
       dueOn: '2026-11-20',
       station: 'grade',
       stationOpen: 3,
+      asked: 0,
       trouble: '',
     };
     const list = html(

@@ -3,8 +3,14 @@ import os from 'node:os';
 import path from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { diagnoseOnPlaces } from '@/core/causes/diagnosePlaced';
+import { gatherEvidence } from '@/core/causes/evidence/gathered';
+import { placeNetwork } from '@/core/causes/placeNetwork';
+import { partStates } from '@/core/wear/partStates';
 import { findStoredCapture } from '@/db/captures';
+import { JOB_TABLES, rowsOfJob } from '@/db/jobRows';
 import type { Db } from '@/db/open';
+import { readCauses } from '@/server/causes/readCauses';
 import { openContext } from '@/server/instance';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { readRack } from '@/server/shop/readRack';
@@ -43,9 +49,9 @@ const listening = (db: Db): Db =>
   });
 
 describe('the demonstration', () => {
-  it('has eight units at different stations, with dates that count from the day of seeding', () => {
+  it('has fourteen units at different stations, with dates that count from the day of seeding', () => {
     const { entries } = readRack(reader, context, {});
-    expect(entries).toHaveLength(8);
+    expect(entries).toHaveLength(14);
     expect(
       new Set(entries.map(({ station, stationOpen }) => `${station} ${stationOpen}`)).size,
     ).toBeGreaterThanOrEqual(5);
@@ -68,6 +74,32 @@ describe('the demonstration', () => {
       proposed: 0,
       reason: 'Tracks bright, turned by hand without a catch.',
     });
+  });
+
+  it('shows causes of many kinds, each of them leading where its story says so', () => {
+    const { entries } = readRack(reader, context, {});
+    const leads = (peg: number) => {
+      const { jobId } = entries.find((entry) => entry.peg === peg)!;
+      const snapshot = gatherSnapshot(context.db, jobId);
+      const { network, rates } = readCauses(reader, context, { jobId });
+      const placed = placeNetwork(network, snapshot.unitType, rates);
+      const { findings, soft } = gatherEvidence(snapshot, partStates(snapshot), network, placed);
+      const { causes } = diagnoseOnPlaces(placed, { findings, soft, rankOnly: true, top: 3 });
+      return causes.map(({ id }) => id);
+    };
+    const stories: readonly (readonly [number, string])[] = [
+      [441, 'low-oil'],
+      [442, 'mixed-set'],
+      [443, 'poor-part'],
+      [444, 'loose-fastener'],
+      [445, 'clutch-drag'],
+      [412, 'bearing-fatigue@head-bearing'],
+      [398, 'shock-load'],
+      [409, 'wrong-oil-additive'],
+    ];
+    const told = stories.map(([peg, cause]) => ({ peg, cause, leads: leads(peg) }));
+    expect(told.filter(({ cause, leads: three }) => !three.includes(cause))).toEqual([]);
+    expect(told.filter(({ cause, leads: [first] }) => first !== cause).length).toBeLessThanOrEqual(2);
   });
 
   it('ships at most 24 photographs, 8 MB in all, of several megapixels, with a camera’s own marks', async () => {
@@ -110,6 +142,7 @@ describe('the queries behind the screens', () => {
     // A kind that there is not has no table; its statement is looked at with the kinds that there are.
     for (const kind of ['reading', 'finding', 'photograph', 'record', 'grade', 'decision'] as const)
       findStoredCapture(context.db, kind, 'x');
+    for (const table of JOB_TABLES) rowsOfJob(context.db, table, 'x');
     const selects = [...asked].filter((text) => /^\s*SELECT/.test(text) && !text.includes('undefined'));
     // More statements than readers that were found: none was passed over in silence.
     expect(readers.length).toBeGreaterThan(30);

@@ -25,3 +25,32 @@ export const pdfResponse = (pdf: Uint8Array, name: string): Response =>
       'cache-control': 'no-store',
     },
   });
+
+/** A file to keep, under its name. */
+export const fileResponse = (bytes: Uint8Array, name: string, type: string): Response =>
+  new Response(new Uint8Array(bytes), {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${name}"`,
+      'cache-control': 'no-store',
+    },
+  });
+
+/** What a browser shows itself: nothing that stands in it may fetch or run anything. */
+const SHOWN = ['application/pdf', 'text/html; charset=utf-8'];
+
+export const exportedResponse = (exported: {
+  readonly bytes: Uint8Array;
+  readonly name: string;
+  readonly type: string;
+}): Response =>
+  new Response(new Uint8Array(exported.bytes), {
+    headers: {
+      'content-type': exported.type,
+      'content-disposition': `${SHOWN.includes(exported.type) ? 'inline' : 'attachment'}; filename="${exported.name}"`,
+      'content-security-policy':
+        "default-src 'none'; img-src data:; style-src 'unsafe-inline'; frame-ancestors 'none'",
+      'x-content-type-options': 'nosniff',
+      'cache-control': 'no-store',
+    },
+  });

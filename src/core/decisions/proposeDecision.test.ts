@@ -11,6 +11,7 @@ const pinion = { name: 'Pinion', grade: 1 as const };
 const words = catalogsAsShipped();
 const part = (grade: GradeOrNone, over: Partial<Deciding> = {}): Deciding => ({
   ...{ position: ring, grade, mates: [], openQuestions: [], withinALimit: true, neverReuse: undefined },
+  notTurned: 'its faces were not graded apart',
   ...over,
 });
 const carrying = (grade: GradeOrNone, mode: string, family: Position['family'] = 'gear-teeth'): Deciding =>

@@ -3,6 +3,8 @@ import type { OpenQuestion } from '@/model/openQuestion';
 import type { JobSnapshot } from '@/model/snapshot';
 import { openOfJob } from '../open/openOfJob';
 import { openByStation } from '../open/stationOfOpen';
+import { isBegun } from '../rebuild/openOfRebuild';
+import { rebuildPlan } from '../rebuild/rebuildPlan';
 import { baselineChecks } from '../strip/baseline';
 import { debrisBalance } from '../strip/debris';
 import { recordsOf } from '../strip/recordsOf';
@@ -54,6 +56,9 @@ function settled(
     grade: { done: parts.length - questioned },
     cause: { done: snapshot.cause ? 1 : 0 },
     decide: { done: decided + (snapshot.unitDecision ? 1 : 0) },
+    ...(isBegun(snapshot)
+      ? { rebuild: { done: rebuildPlan(snapshot).filter((step) => step.done).length } }
+      : {}),
     'hand-over': { done: snapshot.reports.length },
   };
 }

@@ -1,5 +1,6 @@
 import type { Check } from '@/model/checks';
 import type { UnitType } from '@/model/unitType';
+import { differenceFault } from '../metrology/workedOut';
 import { sameDimension } from '../quantity/units';
 import { limitKey } from './limitRows';
 
@@ -15,7 +16,9 @@ export function sheetFaults(
 ): SheetFault[] {
   const known = new Set(positions.map(({ id }) => id));
   const ids = new Set(checks.map(({ id }) => id));
-  const faults = checks.flatMap((check, index) => faultsOf(check, known, ids).map(at(`checks.${index}`)));
+  const faults = checks.flatMap((check, index) =>
+    [...faultsOf(check, known, ids), ...workedOutFaults(check, checks)].map(at(`checks.${index}`)),
+  );
   const doubled = checks.filter(({ id }, index) => checks.findIndex((other) => other.id === id) !== index);
   return [
     ...faults,
@@ -29,6 +32,11 @@ export function sheetFaults(
 const at =
   (path: string) =>
   (message: string): SheetFault => ({ path, message });
+
+const workedOutFaults = (check: Check, checks: readonly Check[]): string[] => {
+  const wrong = differenceFault(check, checks);
+  return wrong ? [wrong] : [];
+};
 
 function faultsOf(check: Check, positions: ReadonlySet<string>, ids: ReadonlySet<string>): string[] {
   const unknown = check.positions.filter((id) => !positions.has(id));

@@ -21,3 +21,6 @@ export const fisherTail = (f: number, freedom1: number, freedom2: number): numbe
 
 /** The x with P(χ² ≤ x) = p. */
 export const chiSquareQuantile = (p: number, freedom: number): number => jstat.chisquare.inv(p, freedom);
+
+/** The x with P(B ≤ x) = p for the beta distribution. */
+export const betaQuantile = (p: number, a: number, b: number): number => jstat.beta.inv(p, a, b);

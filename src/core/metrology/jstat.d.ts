@@ -8,6 +8,7 @@ declare module 'jstat' {
     studentt: Distribution;
     centralF: Distribution;
     chisquare: Distribution;
+    beta: Distribution;
   };
   export default jstat;
 }

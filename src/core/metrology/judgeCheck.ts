@@ -185,7 +185,8 @@ function judgeTir(
   return { ...result, statistic: 'tir', place: '' };
 }
 
-const inUnit = (reading: TakenReading, unit: Unit) => {
+/** The figure as it was read, in the unit that is judged in. */
+export const inUnit = (reading: TakenReading, unit: Unit) => {
   const own = Number(reading.raw.replace(',', '.').replace(/^[−–]/, '-'));
   return reading.unit === unit && Number.isFinite(own)
     ? own
@@ -193,7 +194,7 @@ const inUnit = (reading: TakenReading, unit: Unit) => {
 };
 
 /** The coarsest gauge that took part speaks for all of them. */
-function gaugeFor(readings: readonly TakenReading[], gauges: readonly GaugeFacts[], unit: Unit) {
+export function gaugeFor(readings: readonly TakenReading[], gauges: readonly GaugeFacts[], unit: Unit) {
   const used = gauges.filter((gauge) => readings.some((reading) => reading.gaugeId === gauge.id));
   const largest = (pick: (gauge: GaugeFacts) => number) =>
     Math.max(0, ...used.map((gauge) => convert(pick(gauge), gauge.unit, unit)));
@@ -292,7 +293,7 @@ const limitsOf = (limit: Limit | undefined) => ({
 });
 
 /** Scatter at one place, pooled over all places that were read more than once. */
-function scatterAtOnePlace(readings: readonly TakenReading[], unit: Unit): number | undefined {
+export function scatterAtOnePlace(readings: readonly TakenReading[], unit: Unit): number | undefined {
   const places = group(readings, (reading) => reading.place);
   const repeated = [...places.values()]
     .map((repeats) => repeats.map((reading) => inUnit(reading, unit)))

@@ -1,5 +1,6 @@
 import type { OpenQuestion } from '@/model/openQuestion';
 import type { JobSnapshot } from '@/model/snapshot';
+import { openOfRebuild } from '../rebuild/openOfRebuild';
 import { baselineChecks, movedOn } from '../strip/baseline';
 import { unmatched } from '../strip/debris';
 import { recordsOf } from '../strip/recordsOf';
@@ -19,11 +20,14 @@ export function openOfUnit(snapshot: JobSnapshot): OpenQuestion[] {
     ...ofTheSetting(snapshot),
     ...ofTheStrip(snapshot),
     ...ofTheLook(snapshot),
+    ...openOfRebuild(snapshot),
     ...unfiled(snapshot),
     ...unreadable(snapshot),
     ...(snapshot.cause ? [] : [{ ...UNIT, code: 'no-cause' } as const]),
     ...(snapshot.unitDecision ? [] : [{ ...UNIT, code: 'unit-undecided' } as const]),
-    ...(snapshot.reports.length > 0 ? [] : [{ ...UNIT, code: 'no-report' } as const]),
+    ...(snapshot.reports.some(({ kind = 'customer' }) => kind === 'customer')
+      ? []
+      : [{ ...UNIT, code: 'no-report' } as const]),
   ];
 }
 

@@ -29,6 +29,8 @@ const STATION: Readonly<Record<OpenCode, StationId | null>> = {
   'evidence-newer': 'grade',
   'evidence-gone': 'grade',
   'hand-test-unsaid': 'grade',
+  'pieces-unseen': 'grade',
+  'colleague-asked': 'grade',
   'not-measured': 'grade',
   'no-limit': 'grade',
   'too-close': 'grade',
@@ -39,6 +41,14 @@ const STATION: Readonly<Record<OpenCode, StationId | null>> = {
   'no-cause': 'cause',
   'part-undecided': 'decide',
   'unit-undecided': 'decide',
+  'not-refitted': 'rebuild',
+  'bolts-open': 'rebuild',
+  'pieces-not-in': 'rebuild',
+  'rework-open': 'rebuild',
+  'not-measured-after': 'rebuild',
+  'not-proved': 'rebuild',
+  'deviation-unsigned': 'rebuild',
+  'set-up-open': 'rebuild',
   'no-report': 'hand-over',
 };
 
@@ -49,10 +59,14 @@ const SAID_BY_OTHERS: readonly (readonly [StationId, OpenCode])[] = [
 
 /** What one question counts as: a part with three open checks is one thing to go to. */
 function thingOf(question: OpenQuestion): string {
-  if (question.code === 'baseline-open') return `${question.positionId} ${question.checkId}`;
+  if (question.code === 'baseline-open' || question.code === 'not-measured-after')
+    return `${question.positionId} ${question.checkId}`;
   if (question.positionId !== null) return question.positionId;
   if ('captureId' in question) return question.captureId;
   if (question.code === 'noted-twice') return `${question.noun} ${question.by}`;
+  if (question.code === 'not-proved') return question.proofId;
+  if (question.code === 'deviation-unsigned') return question.key;
+  if (question.code === 'set-up-open') return question.pair;
   return 'stepId' in question ? question.stepId : question.code;
 }
 

@@ -30,6 +30,8 @@ const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string }
   'evidence-newer': () => 'New evidence since it was graded',
   'evidence-gone': () => 'What was seen on it was struck out; its grade rests on nothing',
   'hand-test-unsaid': ({ test }) => `${test}: tried by hand, and it can’t be said`,
+  'pieces-unseen': ({ looked, expected }) => `${looked} of ${expected} pieces looked at`,
+  'colleague-asked': () => 'A second pair of eyes was asked for, and nothing is settled yet',
   'thin-by-eye': ({ words }) => words,
   'figure-unjudged': ({ measured }) => `${measured}: measured, but no limit known`,
   'not-measured': ({ check }) => `${check}: not measured`,
@@ -42,6 +44,19 @@ const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string }
   'no-cause': () => 'No cause yet',
   'part-undecided': () => 'Not decided',
   'unit-undecided': () => 'Nobody has decided what becomes of the unit',
+  'not-refitted': ({ step }) => `${step}: not back in yet`,
+  'bolts-open': ({ step, out }) =>
+    `${step}: ${out > 0 ? `${out} ${out === 1 ? 'bolt' : 'bolts'} turned at its value` : 'its bolts are not all at their value'}`,
+  'pieces-not-in': ({ counted, expected }) =>
+    counted < expected
+      ? `${counted} of ${expected} back in: ${expected - counted} left on the bench`
+      : `${counted} in where ${expected} belong`,
+  'rework-open': ({ work, isBack }) =>
+    isBack ? `${work}: not within its figures yet` : `${work}: not measured since`,
+  'not-measured-after': ({ check }) => `${check}: not read since it is together again`,
+  'not-proved': ({ proof }) => `${proof}: not done yet`,
+  'deviation-unsigned': ({ words }) => `${words}: nobody has signed for it`,
+  'set-up-open': ({ set, why }) => `${set}: ${why}`,
   'no-report': () => 'No report issued',
 };
 

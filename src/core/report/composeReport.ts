@@ -3,6 +3,7 @@ import { PART_DECISIONS, SURENESS_WORDS, UNIT_DECISIONS } from '@/model/job';
 import type { OpenCode, OpenQuestion } from '@/model/openQuestion';
 import type { ReportDocument, ReportMeasurement, ReportPart, Shop } from '@/model/report';
 import type { JobSnapshot } from '@/model/snapshot';
+import type { Position } from '@/model/unitType';
 import { cautionsForReport } from '../catalogs/cautions';
 import { isWithinALimit } from '../decisions/partProposal';
 import { marksOn } from '../imaging/marks';
@@ -10,9 +11,12 @@ import { holdingWords } from '../metrology/judgeCheck';
 import { openVersions } from '../open/lostVersions';
 import { openOfUnit } from '../open/openOfUnit';
 import { tellOpen } from '../open/tellOpen';
+import { expectedPieces } from '../strip/inventory';
 import { recordsOf } from '../strip/recordsOf';
 import { findActive } from '../wear/active';
+import { type HandResultOf, handResults, tellHandResult } from '../wear/handTests';
 import type { JudgedCheck, PartState } from '../wear/partStanding';
+import { piecesGraded, tellPieces } from '../wear/severalPieces';
 import { describeEvidence } from './describeEvidence';
 import { describeFinding } from './describeFinding';
 import { describeFigure, describeMeasurement } from './describeMeasurement';
@@ -66,10 +70,19 @@ export function composeReport({ shop, snapshot, parts }: ReportSources): ReportD
       reason: snapshot.unitDecision.reason,
       by: snapshot.unitDecision.by,
     },
+    ...quoteOf(snapshot),
     partDecisions: groupDecisions(snapshot, parts),
     watch: snapshot.unitDecision?.watch ?? '',
     cautions: cautionsForReport(snapshot.catalogs).map(({ title, words }) => ({ title, words })),
   };
+}
+
+/** The last quote that was made. */
+function quoteOf({ records }: JobSnapshot): Pick<ReportDocument, 'quote'> {
+  const last = recordsOf(records, 'quote-made').at(-1);
+  if (!last) return {};
+  const { what: _, ...quote } = last.content;
+  return { quote };
 }
 
 type OpenEntry = ReportDocument['open'][number];
@@ -132,9 +145,13 @@ function describePart(part: PartState, snapshot: JobSnapshot): ReportPart {
     name: position.name,
     grade,
     gradeWord: GRADE_WORD[grade],
-    seen: own(snapshot.findings).map((finding) =>
-      describeFinding(finding, position.family, snapshot.catalogs),
-    ),
+    seen: [
+      ...own(snapshot.findings).map((finding) =>
+        describeFinding(finding, position.family, snapshot.catalogs),
+      ),
+      ...handResults(position, snapshot.records, snapshot.catalogs).map(describeHandTest),
+      ...piecesTold(position, snapshot),
+    ],
     measured: [
       ...part.judgements.flatMap(describeJudged),
       ...recordsOf(snapshot.records, 'figure')
@@ -148,6 +165,15 @@ function describePart(part: PartState, snapshot: JobSnapshot): ReportPart {
     decision: PART_DECISIONS.find(({ id }) => id === decision)?.name ?? 'Not decided',
     ...(part.standing === 'worn' && !isWithinALimit(part) ? { byEye: true } : {}),
   };
+}
+
+/** A test by hand in the protocol's own words; how it was tested, where that had to be said. */
+const describeHandTest = (tried: HandResultOf): string =>
+  `By hand, ${tried.test.title.toLowerCase()}: ${tellHandResult(tried)}${tried.note ? ` (${tried.note})` : ''}.`;
+
+function piecesTold(position: Position, { records }: JobSnapshot): string[] {
+  const pieces = piecesGraded(records, position.id);
+  return pieces ? [`Piece by piece: ${tellPieces(pieces, expectedPieces(position))}.`] : [];
 }
 
 /** Each way in which it was held has its own line; what nobody read has none: it stands among what is open. */

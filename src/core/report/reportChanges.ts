@@ -1,5 +1,7 @@
+import type { Quote } from '@/model/quote';
 import type { ReportDocument, ReportPart } from '@/model/report';
 import { sameContent } from '../canonicalJson';
+import { tellMoney } from '../planning/money';
 
 type Unit = ReportDocument['unit'];
 type Sentences = (before: ReportDocument, after: ReportDocument) => string[];
@@ -36,6 +38,7 @@ const SUBJECTS: readonly Subject[] = [
   },
   { of: ({ cause }) => cause, tell: causeChanges, otherwise: 'The cause was worded anew.' },
   { of: ({ proposal }) => proposal, tell: proposalChanges, otherwise: 'The proposal was worded anew.' },
+  { of: ({ quote }) => quote, tell: quoteChanges, otherwise: 'What we offer was worded anew.' },
   {
     of: ({ partDecisions }) => partDecisions,
     tell: decisionChanges,
@@ -48,6 +51,31 @@ const SUBJECTS: readonly Subject[] = [
   { of: ({ cautions }) => cautions, otherwise: 'The cautions were worded anew.' },
   { of: ({ schemaVersion }) => schemaVersion, otherwise: 'The report is laid out anew.' },
 ];
+
+/** What is offered otherwise than before; an answer to the earlier offer is none to this one. */
+function quoteChanges({ quote: before }: ReportDocument, { quote: after }: ReportDocument): string[] {
+  if (!before) return ['There is an offer now: please choose.'];
+  if (!after) return ['The earlier offer is withdrawn.'];
+  const money = (quote: Quote, minor: number) => tellMoney(minor, quote);
+  const slips = after.slips.flatMap((slip) => {
+    const earlier = before.slips.find(({ id }) => id === slip.id);
+    if (!earlier) return [`Offered now: ${slip.name}, ${money(after, slip.total)} with tax.`];
+    return earlier.total === slip.total
+      ? []
+      : [`${slip.name}: ${money(after, slip.total)} with tax instead of ${money(before, earlier.total)}.`];
+  });
+  const lines = (after.lines ?? []).flatMap((line) => {
+    const earlier = before.lines?.find(({ id }) => id === line.id);
+    if (!earlier) return [`To take or to leave now: ${line.name}, ${money(after, line.total)} with tax.`];
+    return earlier.total === line.total
+      ? []
+      : [`${line.name}: ${money(after, line.total)} with tax instead of ${money(before, earlier.total)}.`];
+  });
+  const gone = [...before.slips, ...(before.lines ?? [])]
+    .filter(({ id }) => ![...after.slips, ...(after.lines ?? [])].some((each) => each.id === id))
+    .map(({ name }) => `No longer offered: ${name}.`);
+  return [...slips, ...lines, ...gone];
+}
 
 const UNIT_WORDS: Readonly<Record<keyof Unit, string>> = {
   peg: 'The peg',

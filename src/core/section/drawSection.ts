@@ -144,9 +144,13 @@ function piecesOfType(type: UnitType): Drawn[] {
 }
 
 /** Room for the rows of labels above and below; columns stand beside the drawing where it leaves room. */
-function fitInto(content: Box, { width, height, labels }: SectionOptions, sides: ReadonlySet<LabelSide>) {
-  const top = sides.has('top') ? ROW : EDGE;
-  const bottom = (sides.has('bottom') ? ROW : EDGE) + (labels ? FOOT : 0);
+function fitInto(
+  content: Box,
+  { width, height, labels, clear = { top: 0, bottom: 0 } }: SectionOptions,
+  sides: ReadonlySet<LabelSide>,
+) {
+  const top = (sides.has('top') ? ROW : EDGE) + clear.top;
+  const bottom = (sides.has('bottom') ? ROW : EDGE) + (labels ? FOOT : 0) + clear.bottom;
   const roomX = width - 2 * EDGE;
   const roomY = height - top - bottom;
   const scale = Math.min(roomX / (content.right - content.left), roomY / (content.bottom - content.top));

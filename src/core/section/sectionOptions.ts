@@ -9,6 +9,8 @@ export interface SectionOptions {
   readonly selected?: string | undefined;
   /** Without labels the drawing is a strip that keeps the neighbours in view. */
   readonly labels: boolean;
+  /** Kept clear above and below for what stands there, pixels. */
+  readonly clear?: { readonly top: number; readonly bottom: number } | undefined;
   /** Looked at from nearer: so many times the whole, moved by so many pixels. */
   readonly view?: SectionView;
 }

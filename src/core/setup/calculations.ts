@@ -3,6 +3,8 @@ import { CarrierShimsInputSchema, CarrierShimsOutputSchema, carrierShims } from 
 import { EndFloatInputSchema, EndFloatOutputSchema, endFloat } from './endFloat';
 import { LearnedFactorInputSchema, LearnedFactorOutputSchema, learnedFactor } from './learnedFactor';
 import { PatternAdviceInputSchema, PatternAdviceOutputSchema, patternAdvice } from './patternAdvice';
+import { setupAdvice } from './setupAdvice';
+import { SetupAdviceInputSchema, SetupAdviceOutputSchema } from './setupAdvice.schema';
 import { ShimStackInputSchema, ShimStackOutputSchema, shimStack } from './shimStack';
 import { TorqueStagesInputSchema, TorqueStagesOutputSchema, torqueStages } from './torqueStages';
 
@@ -36,6 +38,12 @@ export const SETUP_CALCULATIONS = {
     EndFloatInputSchema,
     EndFloatOutputSchema,
     endFloat,
+  ),
+  'setup-advice': calculation(
+    'What to do next with a gear set that is being set up, from all rounds so far',
+    SetupAdviceInputSchema,
+    SetupAdviceOutputSchema,
+    setupAdvice,
   ),
   'torque-stages': calculation(
     'Stages and star order for a ring of bolts, and whether the wrench fits',

@@ -40,18 +40,18 @@ const TRUSTED = { from: 0.2, to: 0.95 };
  */
 export function torqueStages({ bolts, aim, stages, wrench }: TorqueStagesInput): TorqueStages {
   const order = starOrder(bolts);
-  const last = aim * stages.at(-1)!;
   return {
     order,
     stages: stages.map((share) => ({ torque: aim * share, order })),
-    ...(wrench
-      ? {
-          wrenchOk:
-            last >= wrench.min && last >= TRUSTED.from * wrench.max && last <= TRUSTED.to * wrench.max,
-        }
-      : {}),
+    ...(wrench ? { wrenchOk: wrenchHolds(aim * stages.at(-1)!, wrench) } : {}),
   };
 }
+
+/** Whether a wrench may be trusted with a value: within its range, and between a fifth and nineteen twentieths of its end. */
+export const wrenchHolds = (
+  value: number,
+  { min, max }: { readonly min: number; readonly max: number },
+): boolean => value >= min && value >= TRUSTED.from * max && value <= TRUSTED.to * max;
 
 /**
  * An even ring is tightened pair by opposite pair; between pairs it goes on with that bolt of the next pair which lies

@@ -1,4 +1,5 @@
 import type { UnitType } from '@/model/unitType';
+import { differenceFault } from '../metrology/workedOut';
 import type { Blocks, Fault } from './fault';
 import { meshFaults } from './meshFaults';
 import { trainFaults } from './trainFaults';
@@ -17,6 +18,7 @@ export function validateUnitType(type: UnitType): Fault[] {
     ...bodiesWithoutBearing(type),
     ...statesThatTieNothing(type),
     ...stacksWithoutCheck(type),
+    ...clearancesOfNothing(type),
     ...positionsNotDrawn(type),
     ...positionsNeverStripped(type),
   ];
@@ -114,6 +116,13 @@ function danglingReferences(type: UnitType): Fault[] {
     ),
   ];
 }
+
+/** Clearances that can't be worked out as described. */
+const clearancesOfNothing = ({ checks }: UnitType): Fault[] =>
+  checks.flatMap((check, index) => {
+    const wrong = differenceFault(check, checks);
+    return wrong ? [fault(`checks.${index}.difference`, wrong, 'section')] : [];
+  });
 
 /** A turning body that nothing carries, told apart from one that is rigidly tied to a carried one. */
 function bodiesWithoutBearing(type: UnitType): Fault[] {

@@ -10,12 +10,15 @@ import type { Position } from '@/model/unitType';
 import { modesOf } from '../catalogs/words';
 import { type CheckJudgement, judgeCheck } from '../metrology/judgeCheck';
 import { isNearReference } from '../metrology/temperature';
+import { judgeWorkedOut } from '../metrology/workedOut';
 import { lostVersions } from '../open/lostVersions';
 import { inventory, inventoryQuestion } from '../strip/inventory';
 import { recordsOf } from '../strip/recordsOf';
 import { findActive } from './active';
+import { askedOpenOf } from './askedOf';
 import { handResults } from './handTests';
-import { type GradeProposal, proposeGrade } from './proposeGrade';
+import { type GradeProposal, proposeGrade, withReasons } from './proposeGrade';
+import { piecesUnseen, reasonsOfPieces } from './severalPieces';
 import { acceptanceInForce, countsAs, readingIds } from './tooClose';
 
 /** What may be said of a part, taken all together. Only `sound` may ever be shown as good. */
@@ -66,7 +69,9 @@ export function partState(
   const rule = { policy: facts.tooClosePolicy, acceptances: facts.acceptances };
   const judgements = checks.map((check): JudgedCheck => {
     const own = readings.filter((reading) => reading.checkId === check.id);
-    const judgement = judgeCheck(check, own, facts.gauges, facts.timeZone);
+    const judgement = check.difference
+      ? judgeWorkedOut(check, facts.unitType.checks, findActive(facts.readings), facts.gauges)
+      : judgeCheck(check, own, facts.gauges, facts.timeZone);
     const of = { positionId: position.id, checkId: check.id, seen: readingIds(own) };
     const accepted = judgement.word === 'too-close' ? acceptanceInForce(rule, of) : undefined;
     const offTemperature = readOffTemperature(check, own);
@@ -90,7 +95,8 @@ export function partState(
   const seen = findings.filter(({ mode }) => mode !== EARLIER_REPAIR);
   const modes = modesOf(catalogs, position.family);
   const evidence = { family: position.family, findings: seen, verdicts, modes };
-  const proposal = proposeGrade(evidence, catalogs['grade-rules']);
+  const ofPieces = reasonsOfPieces(position, facts.records ?? []);
+  const proposal = withReasons(proposeGrade(evidence, catalogs['grade-rules']), ofPieces);
   const entry = facts.grades.find(({ positionId }) => positionId === position.id);
   const grade = entry?.grade ?? null;
   const of = { positionId: position.id };
@@ -104,8 +110,11 @@ export function partState(
         ]),
     ...(facts.identityQuestions ?? []).filter(({ positionId }) => positionId === position.id),
     ...piecesOpen(position, facts.records ?? []),
+    ...piecesUnseen(position, facts.records ?? []),
+    ...askedOpenOf(position.id, facts.records ?? []),
     ...gradedTwice(position, entry, facts.conflicts ?? []),
-    ...(entry && outrunByEvidence(entry, proposeGrade(evidence, rulesOf(entry, catalogs)))
+    ...(entry &&
+    outrunByEvidence(entry, withReasons(proposeGrade(evidence, rulesOf(entry, catalogs)), ofPieces))
       ? [{ ...of, code: 'evidence-newer' } as const]
       : []),
     ...(entry && proposal.grade === null && isStruckBare(position, facts.findings)

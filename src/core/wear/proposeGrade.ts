@@ -42,6 +42,13 @@ export function proposeGrade(evidence: PartEvidence, { rules, revision }: GradeR
   return { grade, reasons, note: noteFor(grade, evidence), rulesRevision: revision };
 }
 
+/** A proposal with further reasons beside those of the rules; the worst of all holds. */
+export function withReasons(proposal: GradeProposal, more: GradeProposal['reasons']): GradeProposal {
+  if (more.length === 0) return proposal;
+  const reasons = [...proposal.reasons, ...more].sort((a, b) => b.grade - a.grade);
+  return { ...proposal, reasons, grade: reasons[0]!.grade, note: '' };
+}
+
 /** Without a share that only a photograph told: that may raise a grade, and never lowers what the eye alone says. */
 function asTheEyeSaw(finding: FindingFacts): FindingFacts {
   if (finding.share === undefined || finding.shareFrom !== 'picture') return finding;

@@ -18,6 +18,8 @@ const gear = (teeth: string, axis: string) => ({
 });
 const gears = PAIRS.flatMap(([a, b]) => [gear(a, 'main'), gear(b, 'lay')]);
 const unitType = {
+  couplings: [],
+  states: [],
   axes: [
     { id: 'main', name: 'Main shaft' },
     { id: 'lay', name: 'Countershaft' },
@@ -72,6 +74,62 @@ describe('what the parts say of the unit', () => {
       'heat-everywhere',
     );
     expect(codes(['w1', 'copper-loss'], ['w2', 'copper-loss'])).toContain('copper-loss-several');
+  });
+
+  it('tracks on one side, marks of something that went round, and wear of many kinds', () => {
+    expect(codes(['b1', 'one-sided-track'])).toEqual([]);
+    expect(codes(['b1', 'one-sided-track'], ['b2', 'one-sided-track'])).toContain('tracks-one-sided');
+    expect(codes(['p25', 'foreign-body-mark'], ['p35', 'foreign-body-mark'])).not.toContain(
+      'debris-through-meshes',
+    );
+    const [round] = saw(['p25', 'foreign-body-mark'], ['p28', 'indentation']);
+    expect(round).toMatchObject({
+      ...{ code: 'debris-through-meshes', restsOn: ['p25', 'p28'], stillOpen: ['p38', 'p22', 'p15', 'p39'] },
+      words: 'Marks of it on 25·35, 32·28. Not looked at yet: 38·22, 15·39.',
+    });
+  });
+
+  it('teeth worn where some gears engage, once enough others were looked at', () => {
+    const dogs = ['1', '2', '3', '4'].map((gear) => ({
+      ...{ id: `d${gear}`, name: `Dogs ${gear}`, family: 'dog-teeth', body: `gear-${gear}` },
+    }));
+    const box = {
+      ...(unitType as object),
+      positions: dogs,
+      couplings: dogs.map(({ body }, index) => ({ id: `c${index + 1}`, ties: ['main', body] })),
+      states: dogs.map((_, index) => ({ gear: String(index + 1), engaged: [`c${index + 1}`] })),
+    } as never;
+    const seen = (...list: readonly (readonly [string, string])[]) =>
+      unitFindings({
+        unitType: box,
+        findings: list.map(([positionId, mode]) => ({ positionId, mode, struck: null }) as Finding),
+      });
+    expect(seen(['d2', 'peaks-rounded'], ['d3', 'nothing-to-see'])).toEqual([]);
+    expect(seen(['d2', 'peaks-rounded'], ['d3', 'nothing-to-see'], ['d4', 'nothing-to-see'])).toMatchObject([
+      { code: 'engagement-some-gears', title: 'Worn where 2 engage', restsOn: ['d2'], stillOpen: ['d1'] },
+    ]);
+  });
+
+  it('rests on what was measured too: a part beyond its limit is worn, whatever anybody saw', () => {
+    const kinds = [
+      'gear-teeth',
+      'rolling-bearing',
+      'bush-washer-pin',
+      'synchro-ring',
+      'shaft-spline',
+      'housing',
+    ];
+    const positions = kinds.map((family) => ({ id: family, name: family, family }));
+    const parts = positions.map((position) => ({
+      position,
+      judgements: [{ judgement: { word: 'beyond' } }],
+    })) as never;
+    const facts = {
+      unitType: { ...(unitType as object), positions, gears: [], meshes: [] },
+      findings: [],
+    } as never;
+    expect(unitFindings(facts).map(({ code }) => code)).toEqual([]);
+    expect(unitFindings(facts, parts).map(({ code }) => code)).toEqual(['worn-all-over']);
   });
 
   it('never counts what was struck out', () => {

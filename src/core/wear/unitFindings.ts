@@ -1,42 +1,40 @@
 import type { JobSnapshot } from '@/model/snapshot';
 import { findActive } from './active';
+import type { PartState } from './partStanding';
+import type { UnitFinding } from './unitFinding';
+import { type SeenParts, spreadOverUnit } from './unitSpread';
 
 /*
  * What the parts say of the unit when they are taken together: worked out from findings and never from grades, so that one judgement isn't
  * counted twice.
  */
 
-export const UNIT_FINDING_CODES = [
-  'scuffing-every-mesh',
-  'scuffing-one-mesh',
-  'damage-one-shaft',
-  'dents-through-bearings',
-  'heat-everywhere',
-  'copper-loss-several',
-] as const;
-export type UnitFindingCode = (typeof UNIT_FINDING_CODES)[number];
-
-export interface UnitFinding {
-  readonly code: UnitFindingCode;
-  readonly title: string;
-  readonly words: string;
-  /** The parts that it rests on. */
-  readonly restsOn: readonly string[];
-  /** The parts that aren't looked at and can still change it. */
-  readonly stillOpen: readonly string[];
-}
-
 type Facts = Pick<JobSnapshot, 'findings' | 'unitType'>;
 
 /** All that holds of a unit at this moment, each with what it rests on and what is still open. */
-export function unitFindings(facts: Facts): UnitFinding[] {
+export function unitFindings(
+  facts: Facts,
+  parts: readonly Pick<PartState, 'position' | 'judgements'>[] = [],
+): UnitFinding[] {
   const seen = modesByPart(facts);
+  const beyond = new Set(
+    parts
+      .filter(({ judgements }) => judgements.some(({ judgement }) => judgement.word === 'beyond'))
+      .map(({ position }) => position.id),
+  );
+  const known: SeenParts = new Map(
+    [...new Set([...seen.keys(), ...beyond])].map((id) => [
+      id,
+      { modes: seen.get(id) ?? new Set<string>(), beyond: beyond.has(id) },
+    ]),
+  );
   return [
     ...scuffing(facts, seen),
     ...oneShaft(facts, seen),
     ...dents(facts, seen),
     ...heat(facts, seen),
     ...copper(facts, seen),
+    ...spreadOverUnit(facts.unitType, known),
   ];
 }
 
@@ -135,14 +133,21 @@ function heat({ unitType }: Facts, seen: Seen): UnitFinding[] {
 }
 
 function copper({ unitType }: Facts, seen: Seen): UnitFinding[] {
-  const family = unitType.positions.filter((position) => position.family === 'bush-washer-pin');
-  const lost = family.filter(({ id }) => has(seen, id, /^copper-loss$/));
-  const open = family.filter(({ id }) => !seen.has(id));
+  const alloy = unitType.positions.filter(
+    ({ family }) => family === 'bush-washer-pin' || family === 'synchro-ring',
+  );
+  const lost = alloy.filter(({ id }) => has(seen, id, /^copper-(loss|film)$/));
+  const open = alloy.filter(({ id }) => !seen.has(id));
+  const looked = alloy.length - open.length;
   if (lost.length < 2) return [];
   return [
     {
-      ...{ code: 'copper-loss-several', title: 'Copper alloy is eaten in several places' },
-      words: `${lost.length} of ${family.length - open.length} bushes, washers and pins that were looked at have lost their copper alloy.`,
+      code: 'copper-loss-several',
+      title:
+        lost.length === looked
+          ? 'Copper alloy is eaten wherever one looked'
+          : 'Copper alloy is eaten in several places',
+      words: `${lost.length} of ${looked} bushes, washers, pins and rings that were looked at have lost their copper alloy.`,
       ...{ restsOn: lost.map(({ id }) => id), stillOpen: open.map(({ id }) => id) },
     },
   ];

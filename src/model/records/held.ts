@@ -15,6 +15,8 @@ export const held = recordKind({
     station: v.picklist(STATIONS.map(({ id }) => id)),
     /** Whose turn it is: a person, a supplier, the customer. */
     whoActs: words(80),
+    /** What is to be done next. */
+    next: v.optional(words(120)),
     /** A day of the shop. */
     until: v.optional(DaySchema),
   }),

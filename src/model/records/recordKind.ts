@@ -18,6 +18,8 @@ export interface RecordKind<Schema extends v.GenericSchema> {
   /** Who may keep one. */
   readonly right: Right;
   readonly schema: Schema;
+  /** It went out of the house: it can't be struck out, only followed by another. */
+  readonly final?: true;
   readonly refersTo: (content: v.InferOutput<Schema>) => RefersTo;
   /** From version 1 to 2, from 2 to 3, and so on: one for each version that came before. */
   readonly upgrades?: readonly ((older: Record<string, unknown>) => Record<string, unknown>)[];

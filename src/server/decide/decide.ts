@@ -1,17 +1,17 @@
 import * as v from 'valibot';
 import { deciding, partProposal } from '@/core/decisions/partProposal';
-import { forbidsDecision, needsReason } from '@/core/decisions/proposeDecision';
+import {
+  type DecisionProposal,
+  forbidsDecision,
+  needsReason,
+  needsRisk,
+} from '@/core/decisions/proposeDecision';
 import { partStates } from '@/core/wear/partStates';
 import { logChange } from '@/db/changeLog';
 import { findUnitDecision, putDecision, putUnitDecision } from '@/db/judgements';
 import { inTransaction } from '@/db/open';
 import { IdSchema } from '@/model/ids';
-import {
-  DecisionCaptureSchema,
-  type PartDecisionId,
-  PartDecisionSchema,
-  UnitDecisionCaptureSchema,
-} from '@/model/job';
+import { DecisionCaptureSchema, PartDecisionSchema, UnitDecisionCaptureSchema } from '@/model/job';
 import { type Context, instant } from '../context';
 import { openJob, positionOf } from '../job/openJob';
 import { gatherSnapshot } from '../job/readSnapshot';
@@ -28,8 +28,9 @@ export const decidePart = defineUseCase(
   v.object({ jobId: IdSchema, entry: PartDecisionSchema }),
   (actor, context, { jobId, entry }) =>
     inTransaction(context.db, () => {
-      const { before, proposed } = decidedSoFar(context, jobId, entry);
-      refuseWithoutReason(entry, proposed);
+      const { before, proposal } = decidedSoFar(context, jobId, entry);
+      const proposed = proposal.decision;
+      refuseWithoutReason(entry, proposal);
       const stamp = { jobId, by: actor.id, at: instant(context) };
       if (!putDecision(context.db, { ...stamp, ...entry, proposed })) throw stale(before, entry);
       logChange(context.db, {
@@ -43,10 +44,10 @@ export const decidePart = defineUseCase(
 /** Stores a decision that was made at the bench, perhaps without network; one that lost against another is kept as a conflict. */
 export const keepDecision = defineUseCase('part.decide', DecisionCaptureSchema, (actor, context, capture) =>
   keepVersioned(actor, context, 'decision', capture, (decided) => {
-    const { before } = decidedSoFar(context, decided.jobId, decided);
-    refuseWithoutReason(decided, decided.proposed);
-    const { positionId, version, decision, proposed, reason } = decided;
-    const row = { positionId, version, decision, proposed, reason };
+    const { before, proposal } = decidedSoFar(context, decided.jobId, decided);
+    const { positionId, version, decision, proposed, reason, riskBy } = decided;
+    refuseWithoutReason(decided, { ...proposal, decision: proposed });
+    const row = { positionId, version, decision, proposed, reason, riskBy };
     return { subject: positionId, before, put: (stamp) => putDecision(context.db, { ...stamp, ...row }) };
   }),
 );
@@ -62,15 +63,19 @@ function decidedSoFar(context: Context, jobId: string, { positionId, decision }:
     throw new Refusal('bad-input', forbidden, { faults: [{ path: 'entry.decision', message: forbidden }] });
   return {
     before: snapshot.decisions.find((entry) => entry.positionId === position.id),
-    proposed: partProposal(part, parts, snapshot).decision,
+    proposal: partProposal(part, parts, snapshot),
   };
 }
 
-function refuseWithoutReason({ decision, reason }: Entry, proposed: PartDecisionId): void {
-  if (!needsReason(decision, proposed) || reason !== '') return;
-  throw new Refusal('bad-input', 'This differs from what the rules propose. Say why.', {
-    faults: [{ path: 'entry.reason', message: 'a reason is needed' }],
-  });
+function refuseWithoutReason({ decision, reason, riskBy }: Entry, proposal: DecisionProposal): void {
+  if (needsReason(decision, proposal.decision) && reason === '')
+    throw new Refusal('bad-input', 'This differs from what the rules propose. Say why.', {
+      faults: [{ path: 'entry.reason', message: 'a reason is needed' }],
+    });
+  if (needsRisk(decision, proposal) && riskBy === '')
+    throw new Refusal('bad-input', `${proposal.reason} Say who takes the risk of keeping it.`, {
+      faults: [{ path: 'entry.riskBy', message: 'a name is needed' }],
+    });
 }
 
 /** What becomes of the unit as a whole. */

@@ -3,13 +3,13 @@ import { corrected } from '@/core/metrology/corrected';
 import { partStates } from '@/core/wear/partStates';
 import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
 import { newestCatalogs, readCatalog } from '@/db/catalogs';
-import { listGauges } from '@/db/gauges';
+import { listGaugesFor } from '@/db/gauges';
 import { findJobByPeg } from '@/db/jobs';
 import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
 import { listAcceptances, listIdentities } from '@/db/measuring';
 import type { Db } from '@/db/open';
 import { listReportHeads } from '@/db/reports';
-import { readTooClosePolicy } from '@/db/shop';
+import { readPolicies, readShims, readTooClosePolicy } from '@/db/shop';
 import { readStreamHead } from '@/db/stream';
 import { newestRevision } from '@/db/unitTypes';
 import type { Catalogs } from '@/model/catalogs';
@@ -34,9 +34,11 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
     catalogs: { ...catalogsInForce(db, job.catalogs), ...rulesBefore(db, job, grades) },
     newestCatalogs: newestCatalogs(db),
     tooClosePolicy: job.tooClosePolicy || readTooClosePolicy(db),
+    policies: readPolicies(db),
+    shims: readShims(db, job.unitTypeId),
     acceptances: listAcceptances(db, jobId),
     identities: listIdentities(db, jobId),
-    gauges: listGauges(db),
+    gauges: listGaugesFor(db, jobId),
     timeZone: shopZone({ db }),
     readings: corrected(listReadings(db, jobId), records),
     findings: listFindings(db, jobId),

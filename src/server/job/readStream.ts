@@ -1,13 +1,13 @@
 import * as v from 'valibot';
 import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
 import { newestCatalogs } from '@/db/catalogs';
-import { listGauges } from '@/db/gauges';
+import { listGaugesFor } from '@/db/gauges';
 import { findJob } from '@/db/jobs';
 import { findCause, findUnitDecision, listDecisions, listGrades } from '@/db/judgements';
 import { listAcceptances, listIdentities } from '@/db/measuring';
 import { type Db, inTransaction } from '@/db/open';
 import { listReportHeads } from '@/db/reports';
-import { readTooClosePolicy } from '@/db/shop';
+import { readPolicies, readShims, readTooClosePolicy } from '@/db/shop';
 import {
   EVERYTHING,
   jobChangedSince,
@@ -62,7 +62,13 @@ function answerSince(db: Db, { jobId, since, shop }: StreamAsked): JobAnswer {
     tooClosePolicy: job.tooClosePolicy || readTooClosePolicy(db),
     ...(whole || jobChangedSince(db, jobId, seq) ? { job } : {}),
     ...(whole || shop !== head.shop
-      ? { gauges: listGauges(db), newestCatalogs: newestCatalogs(db), timeZone: shopZone({ db }) }
+      ? {
+          gauges: listGaugesFor(db, jobId),
+          newestCatalogs: newestCatalogs(db),
+          timeZone: shopZone({ db }),
+          policies: readPolicies(db),
+          shims: readShims(db, job.unitTypeId),
+        }
       : {}),
     ...(whole || cause ? { cause } : {}),
     ...(whole || unitDecision ? { unitDecision } : {}),

@@ -1,31 +1,28 @@
 import * as v from 'valibot';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
-import {
-  findReportIssue,
-  findReportLink,
-  insertReportLink,
-  type ReportIssue,
-  withdrawReportLinks,
-} from '@/db/reports';
+import { findReportIssue, insertReportLink, type ReportIssue, withdrawReportLinks } from '@/db/reports';
 import { IdSchema } from '@/model/ids';
+import type { Owner } from '@/model/people';
 import { type Context, instant } from '../context';
 import { derivedPhotograph } from '../photos/readPhotograph';
 import { Refusal } from '../refusal';
 import { hashToken, newToken } from '../sign-in/secrets';
 import { defineUseCase } from '../useCase';
+import { defineLetterCase } from './letterCase';
+import { printReport } from './printReport';
+import { typeOfIssue } from './typeOfIssue';
 
-const DAYS_VALID = 30;
-export const LINK_ENDED = 'This link is no longer valid. Please ask the shop for a new one.';
+export const DAYS_VALID = 30;
 
 /** A link that opens one issue of one job's report, and nothing else, for thirty days. */
 export const makeCustomerLink = defineUseCase(
-  'report.issue',
+  'quote.send',
   v.object({ jobId: IdSchema, number: v.number() }),
   (actor, context, { jobId, number }) =>
     inTransaction(context.db, () => {
       if (!findReportIssue(context.db, jobId, number))
-        throw new Refusal('not-found', `There is no issue ${number} of this report.`);
+        throw new Refusal('not-found', `The customer has no report ${number} of this unit.`);
       const token = newToken();
       const expiresAt = new Date(context.now().getTime() + DAYS_VALID * 86_400_000).toISOString();
       insertReportLink(context.db, {
@@ -49,7 +46,7 @@ export const makeCustomerLink = defineUseCase(
 );
 
 export const withdrawCustomerLinks = defineUseCase(
-  'report.issue',
+  'quote.send',
   v.object({ jobId: IdSchema }),
   (actor, context, { jobId }) =>
     inTransaction(context.db, () => {
@@ -66,36 +63,35 @@ export const withdrawCustomerLinks = defineUseCase(
     }),
 );
 
-/** For the holder of a link: no actor, the token is the right, and it reaches this one report only. */
-export function readReportByToken(context: Context, token: string): ReportIssue {
-  const link = findReportLink(context.db, hashToken(token));
-  if (!link) throw new Refusal('not-found', 'This link leads nowhere. Please ask the shop for a new one.');
-  if (hasEnded(link, context)) throw new Refusal('gone', LINK_ENDED);
-  return findReportIssue(context.db, link.job_id, link.number)!;
-}
+/** The letter that a link opens. A link is only ever made for a customer's report that there is. */
+const letterOf = ({ db }: Context, { jobId, number }: Owner): ReportIssue =>
+  findReportIssue(db, jobId, number)!;
 
-/** Whether a link once led somewhere and no longer does: withdrawn, or its days are over. */
-export function linkHasEnded(context: Context, token: string): boolean {
-  const link = findReportLink(context.db, hashToken(token));
-  return link !== undefined && hasEnded(link, context);
-}
+/** The letter, and the revision of the type that its drawing is made of. */
+export const readLetter = defineLetterCase('letter.read', v.undefined(), (owner, context) => {
+  const issue = letterOf(context, owner);
+  return { issue, unitType: typeOfIssue(context.db, issue) };
+});
 
-type Link = NonNullable<ReturnType<typeof findReportLink>>;
+export const printLetter = defineLetterCase('letter.read', v.undefined(), async (owner, context) => {
+  const issue = letterOf(context, owner);
+  return {
+    name: `report-${issue.document.unit.peg}-${issue.number}.pdf`,
+    bytes: await printReport(context, issue, 'A4'),
+  };
+});
 
-function hasEnded(link: Link, context: Context): boolean {
-  return link.withdrawn_at !== null || link.expires_at <= instant(context);
-}
-
-export async function readPhotographByToken(
-  context: Context,
-  token: string,
-  photographId: string,
-): Promise<string> {
-  const { document } = readReportByToken(context, token);
-  const shown = [...document.damaged, ...document.worn, ...document.sound].flatMap(
-    (part) => part.photographs,
-  );
-  const photograph = shown.find(({ id }) => id === photographId);
-  if (!photograph) throw new Refusal('not-found', 'There is no such photograph in this report.');
-  return derivedPhotograph(context, photograph.digest, 1280);
-}
+/** A photograph that stands in the letter, made small and without its EXIF. */
+export const readLetterPhotograph = defineLetterCase(
+  'letter.read',
+  v.object({ photographId: v.pipe(v.string(), v.maxLength(64)) }),
+  async (owner, context, { photographId }): Promise<string> => {
+    const { document } = letterOf(context, owner);
+    const shown = [...document.damaged, ...document.worn, ...document.sound].flatMap(
+      (part) => part.photographs,
+    );
+    const photograph = shown.find(({ id }) => id === photographId);
+    if (!photograph) throw new Refusal('not-found', 'There is no such photograph in this report.');
+    return derivedPhotograph(context, photograph.digest, 1280);
+  },
+);

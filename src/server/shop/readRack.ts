@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { currentStation, stationCounts } from '@/core/decisions/stationCounts';
 import { openHolds, tellHold } from '@/core/strip/holds';
+import { openAsked } from '@/core/wear/askedOf';
 import { partStates } from '@/core/wear/partStates';
 import { type Db, inTransaction } from '@/db/open';
 import { listRack, listRackDays, putRackRow, type RackCounted } from '@/db/rack';
@@ -13,7 +14,7 @@ import { shopDangers } from './dangers';
 
 const RACK_SIZE = 60;
 /** Raised when what is counted for the rack changes: rows of an older code are made anew. */
-const MADE_BY = 2;
+const MADE_BY = 3;
 
 const PageSchema = v.object({
   afterDue: v.optional(v.pipe(v.string(), v.maxLength(10, 'a day like 2026-11-24')), ''),
@@ -61,12 +62,13 @@ function counted(db: Db, jobId: string): RackCounted {
       hold: openHolds(snapshot.records).map(tellHold).join('. '),
       station: station.id,
       stationOpen: station.open ?? 0,
+      asked: openAsked(snapshot.records).length,
       trouble: '',
     };
   } catch (error) {
     log.error({ err: error, jobId }, 'a job can’t be read for the rack');
     return {
-      ...{ unitFamily: 'other', weightKg: null, hold: '', station: 'book-in', stationOpen: 0 },
+      ...{ unitFamily: 'other', weightKg: null, hold: '', station: 'book-in', stationOpen: 0, asked: 0 },
       trouble: 'This job can’t be read.',
     };
   }

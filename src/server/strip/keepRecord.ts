@@ -1,7 +1,9 @@
 import { cautionById } from '@/core/catalogs/cautions';
 import { placesOf } from '@/core/metrology/places';
+import { ordersOf } from '@/core/planning/orders';
 import { parseReading } from '@/core/quantity/parseReading';
 import { sameDimension } from '@/core/quantity/units';
+import { expectedPieces } from '@/core/strip/inventory';
 import { findPhotograph, insertRecord, listReadings, listRecords } from '@/db/captures';
 import { listGauges } from '@/db/gauges';
 import { listIdentities } from '@/db/measuring';
@@ -12,10 +14,12 @@ import { RECORD_KINDS, refersTo } from '@/model/recordKinds';
 import { mayDo } from '@/model/rights';
 import type { Job } from '@/model/snapshot';
 import { UNIT_SYMBOL } from '@/model/units';
-import type { UnitType } from '@/model/unitType';
+import type { Position, UnitType } from '@/model/unitType';
 import { catalogsInForce } from '../catalogs/catalogsInForce';
 import type { Context } from '../context';
 import { checkOf, type OpenJob, openJob, positionOf } from '../job/openJob';
+import { putInOutbox } from '../planning/outbox';
+import { cancelOrder, refuseArrival, refuseEarlyScrap, takeOrder } from '../planning/refuseOrder';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { refuseOtherAuthor, storeOnce } from './capture';
@@ -28,10 +32,18 @@ export const keepRecord = defineUseCase(
   (actor, context, capture) => {
     refuseOtherAuthor(actor, capture);
     refuseWithoutRight(actor, capture.content);
-    return storeOnce(context, 'record', capture, (contentDigest) => {
+    const stored = storeOnce(context, 'record', capture, (contentDigest) => {
       refuseUnknown(context, openJob(context.db, capture.jobId), capture.content);
+      if (capture.content.what === 'order-cancelled') cancelOrder(context, capture.jobId, capture.content);
+      if (capture.content.what === 'parts-ordered') takeOrder(actor, context, capture.jobId, capture.content);
+      refuseOthersQuestion(actor, context, capture.jobId, capture.content);
       insertRecord(context.db, { ...capture, ...happened(context, capture), contentDigest });
     });
+    if (capture.content.what === 'parts-ordered') {
+      const order = ordersOf(listRecords(context.db, capture.jobId)).find(({ id }) => id === capture.id);
+      if (order) putInOutbox(context.dataFolder, order);
+    }
+    return stored;
   },
 );
 
@@ -73,6 +85,22 @@ function refuseUnknown(context: Context, { job, unitType }: OpenJob, content: Re
       return;
     case 'step':
       refuseHalfStep(content);
+      return;
+    case 'pieces-graded':
+      refuseTooManyPieces(positionOf(unitType, content.positionId), content);
+      return;
+    case 'faces-graded':
+      refuseFaceless(positionOf(unitType, content.positionId));
+      return;
+    case 'goods-in':
+      refuseArrival(context, jobId, content);
+      return;
+    case 'part-scrapped':
+      refuseEarlyScrap(context, jobId, content);
+      return;
+    case 'answered':
+    case 'question-settled':
+      refuseUnasked(context, jobId, content);
       return;
     default:
       // Of every other kind the registry has said all that there is to look at.
@@ -187,6 +215,34 @@ function refuseHalfStep(content: Extract<RecordContent, { what: 'step' }>): void
   if (content.stepId === undefined && !content.title)
     throw missing('content.title', 'Say what was done in the step that you add.');
   if (content.skipped && !content.reason) throw missing('content.reason', 'Say why the step is skipped.');
+}
+
+function refuseTooManyPieces(
+  position: Position,
+  { pieces }: Extract<RecordContent, { what: 'pieces-graded' }>,
+): void {
+  const expected = expectedPieces(position);
+  const graded = pieces.reduce((sum, { count }) => sum + count, 0);
+  if (graded > expected)
+    throw missing('content.pieces', `${position.name}: ${graded} graded, and there are ${expected}.`);
+}
+
+function refuseFaceless({ name, family }: Position): void {
+  if (family !== 'bush-washer-pin')
+    throw missing('content.positionId', `${name} has no two faces to be graded apart.`);
+}
+
+function refuseUnasked(context: Context, jobId: string, { askedId }: { readonly askedId: string }): void {
+  if (!listRecords(context.db, jobId).some(({ id, content }) => id === askedId && content.what === 'asked'))
+    throw missing('content.askedId', 'No such question was asked in this job.');
+}
+
+/** Whoever asked says when he has his answer; a lead may say it for him. */
+function refuseOthersQuestion(actor: Actor, context: Context, jobId: string, content: RecordContent): void {
+  if (content.what !== 'question-settled' || actor.role === 'lead') return;
+  const own = listRecords(context.db, jobId).find(({ id }) => id === content.askedId);
+  if (own && own.authorId !== actor.id)
+    throw new Refusal('no-right', `${own.author} asked this; it is settled by whoever asked, or by a lead.`);
 }
 
 const missing = (path: string, message: string) =>

@@ -1,4 +1,5 @@
 import { findMode } from '@/core/catalogs/words';
+import { whyNotSoMany } from '@/core/wear/extent';
 import { insertFinding } from '@/db/captures';
 import { FindingCaptureSchema } from '@/model/job';
 import { catalogsInForce } from '../catalogs/catalogsInForce';
@@ -14,11 +15,14 @@ export const noteFinding = defineUseCase('capture.take', FindingCaptureSchema, (
   return storeOnce(context, 'finding', capture, (contentDigest) => {
     const { job, unitType } = openJob(context.db, capture.jobId);
     const position = positionOf(unitType, capture.positionId);
-    if (!findMode(catalogsInForce(context.db, job.catalogs), position.family, capture.mode)) {
+    const mode = findMode(catalogsInForce(context.db, job.catalogs), position.family, capture.mode);
+    if (!mode) {
       throw new Refusal('bad-input', `“${capture.mode}” is not a word for ${position.name}.`, {
         faults: [{ path: 'mode', message: 'unknown damage word' }],
       });
     }
+    const tooMany = whyNotSoMany(unitType, position, mode, capture.count);
+    if (tooMany) throw new Refusal('bad-input', tooMany, { faults: [{ path: 'count', message: tooMany }] });
     const { id, jobId, authorId, deviceTime, positionId, ...content } = capture;
     insertFinding(context.db, {
       id,

@@ -1,8 +1,10 @@
-import { findStoredCapture, insertStrike } from '@/db/captures';
+import type * as v from 'valibot';
+import { findRecordKind, findStoredCapture, insertStrike } from '@/db/captures';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
 import { StrikeSchema } from '@/model/job';
-import { instant } from '../context';
+import { RECORD_KINDS, type RecordWhat } from '@/model/recordKinds';
+import { type Context, instant } from '../context';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 
@@ -16,6 +18,7 @@ export const strikeCapture = defineUseCase('capture.strike', StrikeSchema, (acto
         right: 'capture.strike',
       });
     }
+    refuseFinal(context, strike);
     const fresh = insertStrike(context.db, {
       ...strike,
       jobId: stored.job_id,
@@ -35,3 +38,12 @@ export const strikeCapture = defineUseCase('capture.strike', StrikeSchema, (acto
     return { captureId: strike.captureId, jobId: stored.job_id };
   }),
 );
+
+/** An order that went out, a part that came in or went, an offer that was made: none of them is undone by striking it out. */
+function refuseFinal({ db }: Context, { kind, captureId }: v.InferOutput<typeof StrikeSchema>): void {
+  if (kind !== 'record') return;
+  const what = findRecordKind(db, captureId);
+  const known = RECORD_KINDS[what as RecordWhat] as (typeof RECORD_KINDS)[RecordWhat] | undefined;
+  if (known && 'final' in known && known.final)
+    throw new Refusal('conflict', `This (${known.noun}) went out of the house: it can’t be struck out.`);
+}

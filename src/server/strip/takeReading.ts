@@ -39,6 +39,10 @@ function baseValueOf(capture: ReadingCapture, check: Check): number {
     const message = `${check.title} is measured in ${UNIT_SYMBOL[check.unit]}, not in ${UNIT_SYMBOL[capture.unit]}.`;
     throw new Refusal('bad-input', message, { faults: [{ path: 'unit', message }] });
   }
+  if (check.difference) {
+    const message = `${check.title} is worked out from two other measurements; it isn’t read.`;
+    throw new Refusal('bad-input', message, { faults: [{ path: 'checkId', message }] });
+  }
   if (!placesOf(check).includes(capture.place)) {
     throw new Refusal('bad-input', `${check.title} has no place “${capture.place}”.`, {
       faults: [{ path: 'place', message: 'unknown place' }],

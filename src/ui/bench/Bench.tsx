@@ -8,7 +8,7 @@ import type { Actor } from '@/model/people';
 import type { Right } from '@/model/rights';
 import { typesInto } from '../frame/typesInto';
 import type { FirstOfJob } from '../job/jobStore';
-import type { Undoable } from '../job/UndoBar';
+import type { JustKept } from '../job/UndoBar';
 import { AtBenchProvider } from '../job/useBench';
 import { useBenchPlace } from '../job/useBenchPlace';
 import { JobProvider, useOfJob, useOpenBench, type Watch } from '../job/useJob';
@@ -51,7 +51,7 @@ interface OpenBenchProps extends Omit<BenchProps, 'first'> {
 /** The frame: its strip and run, the station with the drawing it works on, the open part's ticket, and the bar at the foot. */
 function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
   const place = useBenchPlace();
-  const [undoable, setUndoable] = useState<Undoable>();
+  const [justKept, setJustKept] = useState<JustKept>();
   const [sheet, setSheet] = useState<'scanner' | 'hold'>();
   const measuring = useMeasuringOf(`${place.part} ${place.check}`);
   const jobId = useOfJob(({ snapshot }) => snapshot.job.id);
@@ -62,9 +62,9 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
     performance.mark('alive');
     setLives(true);
   }, []);
-  const forget = useCallback(() => setUndoable(undefined), []);
+  const forget = useCallback(() => setJustKept(undefined), []);
   const toggle = (which: typeof sheet) => setSheet((shown) => (shown === which ? undefined : which));
-  const bench = useMemo(() => ({ actor, rights, place, tellKept: setUndoable }), [actor, rights, place]);
+  const bench = useMemo(() => ({ actor, rights, place, tellKept: setJustKept }), [actor, rights, place]);
   useEffect(
     () =>
       tinykeys(window, {
@@ -157,7 +157,7 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
             </Grid>
           </MeasuringProvider>
         )}
-        <FootBar undoable={undoable} onDone={forget} kept={onDevice === 'kept'} />
+        <FootBar justKept={justKept} onDone={forget} kept={onDevice === 'kept'} />
       </Box>
     </AtBenchProvider>
   );

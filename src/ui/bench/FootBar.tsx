@@ -10,7 +10,7 @@ import { type NextAct, nextAct } from '@/core/open/nextAct';
 import { baselineChecks, movedOn } from '@/core/strip/baseline';
 import type { JobSnapshot } from '@/model/snapshot';
 import { typesInto } from '../frame/typesInto';
-import { type Undoable, UndoBar } from '../job/UndoBar';
+import { type JustKept, UndoBar } from '../job/UndoBar';
 import { useBench } from '../job/useBench';
 import { useOfJob, type Watch } from '../job/useJob';
 import { Watching } from '../job/Watching';
@@ -19,14 +19,14 @@ import { Press } from '../kit/Press';
 const NOTHING: Watch = () => [];
 
 interface FootBarProps {
-  readonly undoable: Undoable | undefined;
+  readonly justKept: JustKept | undefined;
   readonly onDone: () => void;
   /** All that this page needs lies on the device: it opens without network. */
   readonly kept: boolean;
 }
 
 /** What was just kept, with the way back; and the one thing that comes next. */
-export function FootBar({ undoable, onDone, kept }: FootBarProps) {
+export function FootBar({ justKept, onDone, kept }: FootBarProps) {
   return (
     <Flex
       as="footer"
@@ -42,8 +42,8 @@ export function FootBar({ undoable, onDone, kept }: FootBarProps) {
       padding="8px 16px"
     >
       <Flex role="status" align="center" gap="12px" minWidth="0">
-        <Watching of={NOTHING}>{(job) => <UndoBar undoable={undoable} job={job} onDone={onDone} />}</Watching>
-        {!undoable && kept && (
+        <Watching of={NOTHING}>{(job) => <UndoBar kept={justKept} job={job} onDone={onDone} />}</Watching>
+        {!justKept && kept && (
           <Box as="span" fontSize="13px" color="onBlueSecond">
             Kept on this device
           </Box>

@@ -1,203 +1,151 @@
 'use client';
 
-import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
-import { useState } from 'react';
-import { partProposal } from '@/core/decisions/partProposal';
-import { partWords } from '@/core/wear/partWords';
-import { UNIT_DECISIONS, type UnitDecisionId } from '@/model/job';
-import { keptOr } from '../job/keptOr';
-import { LostVersions } from '../job/LostVersions';
+import { Box, Grid } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
+import { acceptable, type FateRow, fatesOf } from '@/core/decisions/fates';
+import { deciding, partProposal } from '@/core/decisions/partProposal';
+import { forbidsDecision, needsReason, needsRisk } from '@/core/decisions/proposeDecision';
+import type { Objective } from '@/core/planning/jobPlans';
+import { tellAmount } from '@/core/planning/money';
+import { needsOf } from '@/core/planning/needs';
+import type { PartDecisionId } from '@/model/job';
 import { type OfJob, useBench } from '../job/useBench';
-import { Field, TextArea } from '../kit/Field';
-import { GradeLine } from '../kit/GradeMark';
+import { useDeciding } from '../job/useDeciding';
 import { ErrorNotice } from '../kit/Notice';
-import { Press } from '../kit/Press';
 import { BesideSection } from '../section/BesideSection';
-import { decisionName } from '../ticket/DecideFace';
+import { SectionDrawing } from '../section/SectionDrawing';
+import { Fates, type PriceOf } from './Fates';
 import { NeverReused } from './NeverReused';
+import { OverrideForm } from './OverrideForm';
+import { PlansPane } from './PlansPane';
+import { PoliciesOfJob } from './PoliciesOfJob';
+import { PutOnShelf } from './PutOnShelf';
+import { UnitDecisionForm } from './UnitDecisionForm';
+import { useDecideKeys } from './useDecideKeys';
+import { usePlans } from './usePlans';
 
-const Cell = chakra('td', {
-  base: {
-    padding: '6px 12px 6px 0',
-    borderBottom: '1px solid',
-    borderColor: 'rule',
-    verticalAlign: 'middle',
-  },
-});
-const Head = chakra('th', {
-  base: {
-    padding: '6px 12px 6px 0',
-    borderBottom: '2px solid',
-    borderColor: 'ink',
-    textAlign: 'left',
-    fontWeight: 600,
-  },
-});
+/** The unit small over the fates, pixels. */
+const THUMBNAIL = 150;
 
-/** Part by part, then the unit: what was proposed beside what a person decided. */
+/** What becomes of each part, and what it costs: fates on the left, plans and the unit on the right. */
 export function DecideStation({ job }: OfJob) {
-  const { place } = useBench();
+  const { place, rights } = useBench();
   const { snapshot, parts } = job;
-  const decided = new Set(
-    snapshot.decisions
-      .filter(({ decision }) => decision !== 'not-decided')
-      .map(({ positionId }) => positionId),
-  );
-  // To mark all of them would say nothing: those that can't stay as they are come first.
-  const pressing = parts
-    .filter(({ position, grade }) => !decided.has(position.id) && (grade ?? 0) >= 3)
-    .map(({ position }) => position.id);
-  const decide = (part: string) => place.goTo({ part, face: 'decide' });
-  return (
-    <BesideSection
-      job={job}
-      marked={pressing}
-      onOpen={decide}
-      note={
-        pressing.length > 0
-          ? 'Marked: graded 3 or worse, and not decided yet. Tap a part to decide it.'
-          : 'Tap a part to decide it, or to see what was decided.'
-      }
-    >
-      <Box>
-        <UnitDecisionForm job={job} />
-        <Heading as="h3" fontSize="16px" marginTop="24px">
-          Part by part
-        </Heading>
-        <Box overflowX="auto">
-          <chakra.table width="100%" fontSize="15px">
-            <thead>
-              <tr>
-                {['Part', 'Grade', 'Proposed', 'Decided'].map((head) => (
-                  <Head key={head}>{head}</Head>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {parts.map((part) => {
-                const entry = snapshot.decisions.find((decision) => decision.positionId === part.position.id);
-                const proposal = partProposal(part, parts, snapshot);
-                return (
-                  <tr key={part.position.id}>
-                    <Cell>
-                      <Press
-                        size="row"
-                        kind="quiet"
-                        padding="0"
-                        fontWeight={600}
-                        data-row={part.position.id}
-                        onClick={() => decide(part.position.id)}
-                      >
-                        {part.position.name}
-                      </Press>
-                    </Cell>
-                    <Cell>
-                      <GradeLine grade={part.grade} words={partWords(part)} />
-                    </Cell>
-                    <Cell>
-                      {decisionName(proposal.decision)}
-                      <Box fontSize="13px" color="second">
-                        {proposal.reason}
-                      </Box>
-                    </Cell>
-                    <Cell>
-                      {entry
-                        ? `${decisionName(entry.decision)}${entry.reason ? `: ${entry.reason}` : ''}`
-                        : '–'}
-                    </Cell>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </chakra.table>
+  const groups = useMemo(() => fatesOf(snapshot, parts), [snapshot, parts]);
+  const asked = usePlans(snapshot, job.waiting.size === 0);
+  const [plan, setPlan] = useState<Objective>('cost');
+  const [override, setOverride] = useState<{ readonly id: string; readonly decision: PartDecisionId }>();
+  const [barred, setBarred] = useState('');
+  const { decide, accept, trouble } = useDeciding(job);
+  const mayDecide = rights.includes('part.decide');
+  const open = (part: string) => place.goTo({ part, face: 'decide' });
+  const give = (id: string, decision: PartDecisionId) => {
+    const part = parts.find(({ position }) => position.id === id);
+    if (!part || !mayDecide) return;
+    const forbidden = forbidsDecision(decision, deciding(part, parts, snapshot));
+    const proposal = partProposal(part, parts, snapshot);
+    setBarred(forbidden ? `Barred: ${forbidden}` : '');
+    setOverride(undefined);
+    if (forbidden) return;
+    if (needsReason(decision, proposal.decision)) setOverride({ id, decision });
+    else void decide(part, decision);
+  };
+  const acceptAll = (rows: readonly FateRow[]) => void accept(rows.map(({ part }) => part));
+  useDecideKeys({
+    onFate: give,
+    onPlan: setPlan,
+    onUnit: (index) =>
+      document.querySelectorAll<HTMLElement>('[aria-label="Decision for the unit"] button')[index]?.click(),
+    onAccept: () => {
+      const rows = acceptable(groups);
+      if (mayDecide && rows.length > 0) acceptAll(rows);
+    },
+  });
+  const { unitType } = snapshot;
+  const fresh = useMemo(() => new Set(needsOf(snapshot).needs.map(({ part }) => part)), [snapshot]);
+  const overridden = override && parts.find(({ position }) => position.id === override.id);
+  const prices = pricesOf(asked, plan);
+  const left = (
+    <Box minWidth="0">
+      <PoliciesOfJob job={job} />
+      {barred && <ErrorNotice>{barred}</ErrorNotice>}
+      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+      {override && overridden && (
+        <OverrideForm
+          key={`${override.id} ${override.decision}`}
+          name={overridden.position.name}
+          decision={override.decision}
+          proposal={partProposal(overridden, parts, snapshot)}
+          wantsRisk={needsRisk(override.decision, partProposal(overridden, parts, snapshot))}
+          onDecide={(words) => {
+            void decide(overridden, override.decision, words);
+            setOverride(undefined);
+          }}
+          onCancel={() => setOverride(undefined)}
+        />
+      )}
+      {unitType.axes.length > 0 && (
+        <Box fontSize="13px" color="second">
+          <SectionDrawing
+            {...{ unitType, parts }}
+            selected={place.part}
+            marked={fresh}
+            most={THUMBNAIL}
+            strip
+            onOpen={open}
+          />
+          {fresh.size > 0 ? 'Marked: new, in its place.' : 'Nothing is decided to be new yet.'}
         </Box>
-        <NeverReused job={job} />
+      )}
+      <Fates
+        {...{ groups, mayDecide }}
+        count={parts.length}
+        selected={place.part}
+        priceOf={(id) => prices.get(id)}
+        onOpen={open}
+        onAccept={acceptAll}
+      />
+      <NeverReused job={job} />
+    </Box>
+  );
+  if (place.part !== undefined && place.face === 'measure')
+    return (
+      <BesideSection job={job} onOpen={open} note="Tap a part to decide it.">
+        {null}
+      </BesideSection>
+    );
+  // With a ticket open it has the right side; the parts stay on the left.
+  if (place.part !== undefined) return left;
+  return (
+    <Grid
+      templateColumns={{
+        base: 'minmax(0, 1fr)',
+        lg: 'minmax(0, 400px) minmax(0, 1fr)',
+        xl: '496px minmax(0, 1fr)',
+      }}
+      gap="16px"
+    >
+      {left}
+      <Box minWidth="0">
+        <PlansPane {...{ job, asked }} chosen={plan} onChoose={setPlan} />
+        <Box marginTop="16px" borderTop="2px solid" borderColor="ink" paddingTop="8px">
+          <UnitDecisionForm job={job} plans={asked.told} objective={plan} />
+          {asked.told && <PutOnShelf job={job} money={asked.told.money} />}
+        </Box>
       </Box>
-    </BesideSection>
+    </Grid>
   );
 }
 
-function UnitDecisionForm({ job }: OfJob) {
-  const { rights } = useBench();
-  const { unitDecision } = job.snapshot;
-  const [decision, setDecision] = useState<UnitDecisionId | undefined>(unitDecision?.decision);
-  const [reason, setReason] = useState(unitDecision?.reason ?? '');
-  const [watch, setWatch] = useState(unitDecision?.watch ?? '');
-  const [trouble, setTrouble] = useState('');
-  const mayDecide = rights.includes('unit.decide');
-  const save = async () => {
-    const version = unitDecision?.version ?? 0;
-    const taken = job.take('unit-decision', { version, decision, reason, watch });
-    setTrouble(await keptOr(taken, 'decide again'));
-    void job.sendWaiting();
-  };
-  return (
-    <Box>
-      <Heading as="h3" fontSize="16px">
-        The unit
-        {unitDecision
-          ? `: ${UNIT_DECISIONS.find(({ id }) => id === unitDecision.decision)?.name.toLowerCase()}, decided by ${unitDecision.by}`
-          : ': not decided yet'}
-      </Heading>
-      {unitDecision && unitDecision.reason !== reason && (
-        <Box>What holds: “{unitDecision.reason}”. Below stands what you write.</Box>
-      )}
-      <Flex gap="8px" wrap="wrap" marginBlock="8px" role="group" aria-label="Decision for the unit">
-        {UNIT_DECISIONS.map(({ id, name }) => (
-          <Press
-            key={id}
-            chosen={id === decision}
-            aria-pressed={id === decision}
-            disabled={!mayDecide}
-            onClick={() => setDecision(id)}
-          >
-            {name}
-          </Press>
-        ))}
-      </Flex>
-      <Field label="Why, in plain words">
-        {(wiring) => (
-          <TextArea
-            {...wiring}
-            rows={2}
-            value={reason}
-            readOnly={!mayDecide}
-            maxLength={600}
-            onChange={(event) => setReason(event.target.value)}
-          />
-        )}
-      </Field>
-      <Field label="What to watch after the repair">
-        {(wiring) => (
-          <TextArea
-            {...wiring}
-            rows={2}
-            value={watch}
-            readOnly={!mayDecide}
-            maxLength={600}
-            onChange={(event) => setWatch(event.target.value)}
-          />
-        )}
-      </Field>
-      <LostVersions
-        {...{ job, kind: 'unit-decision', holds: unitDecision }}
-        tell={({ decision: theirs, reason: why }) =>
-          `${UNIT_DECISIONS.find(({ id }) => id === theirs)?.name}: “${why}”`
-        }
-      />
-      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
-      {mayDecide ? (
-        <Press
-          kind="main"
-          size="bench"
-          disabled={decision === undefined || reason.trim() === ''}
-          onClick={() => void save()}
-        >
-          Decide for the unit
-        </Press>
-      ) : (
-        <Box color="second">The lead decides for the unit.</Box>
-      )}
-    </Box>
+/** By part what it costs in the chosen plan; parts of one kit share their price. */
+function pricesOf({ told }: ReturnType<typeof usePlans>, objective: Objective): ReadonlyMap<string, PriceOf> {
+  const plan = told?.plans.find((each) => each.objective === objective);
+  if (!told || !plan?.feasible) return new Map();
+  return new Map(
+    plan.lines.flatMap(({ offer, count }) =>
+      offer.supplies.map(
+        ({ part }) => [part, { key: offer.id, words: tellAmount(offer.price * count, told.money) }] as const,
+      ),
+    ),
   );
 }

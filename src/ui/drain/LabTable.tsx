@@ -100,7 +100,7 @@ export function LabTable(
         label="The laboratory’s table (CSV)"
         what="a CSV file"
         accept={{ 'text/csv': ['.csv'], 'text/plain': ['.txt'] }}
-        onText={setTable}
+        onFile={(file) => void file.text().then(setTable)}
       />
       <Field label="Or typed and pasted, heads first" hint="element; value; unit">
         {(wiring) => (

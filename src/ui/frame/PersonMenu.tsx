@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useTheme } from 'next-themes';
 import { useEffect, useState } from 'react';
 import type { Actor } from '@/model/people';
+import { mayDo } from '@/model/rights';
 import { forgetJobs } from '../job/keptJobs';
 import { Field, Select, TextInput } from '../kit/Field';
 import { useReadsIn } from '../kit/figures';
@@ -69,9 +70,50 @@ export function PersonMenu({ actor, small = false }: { readonly actor: Actor; re
           </PressLink>
         )}
       </Flex>
-      <PressLink href="/unit-types" width="100%" marginTop="8px">
-        Unit types
-      </PressLink>
+      <Flex gap="8px" marginTop="8px" wrap="wrap">
+        <PressLink href="/waiting" flex="1 1 120px">
+          What waits
+        </PressLink>
+        <PressLink href="/prices" flex="1 1 120px">
+          Prices, shelf
+        </PressLink>
+        <PressLink href="/ways" flex="1 1 120px">
+          How we do it
+        </PressLink>
+        <PressLink href="/unit-types" flex="1 1 120px">
+          Unit types
+        </PressLink>
+        {mayDo(actor.role, 'quote.send') && (
+          <PressLink href="/outbox" flex="1 1 120px">
+            Outbox
+          </PressLink>
+        )}
+        {mayDo(actor.role, 'bundle.move') && (
+          <PressLink href="/bundles" flex="1 1 120px">
+            Bundles
+          </PressLink>
+        )}
+        {mayDo(actor.role, 'rules.keep') && (
+          <PressLink href="/grade-rules" flex="1 1 120px">
+            Rules
+          </PressLink>
+        )}
+        {mayDo(actor.role, 'network.keep') && (
+          <PressLink href="/cause-network" flex="1 1 120px">
+            Causes
+          </PressLink>
+        )}
+        {mayDo(actor.role, 'grade.second') && (
+          <PressLink href="/second-look" flex="1 1 120px">
+            Second look
+          </PressLink>
+        )}
+        {mayDo(actor.role, 'train.take') && (
+          <PressLink href="/training" flex="1 1 120px">
+            Learn to grade
+          </PressLink>
+        )}
+      </Flex>
       <Press marginTop="12px" width="100%" onClick={() => void readOtherwise()}>
         <Ruler size={16} aria-hidden />
         {readsIn === 'metric' ? 'Read in inches' : 'Read in millimetres'}

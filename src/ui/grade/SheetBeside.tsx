@@ -3,9 +3,11 @@
 import { Box, Grid, Heading } from '@chakra-ui/react';
 import { type OfJob, useBench } from '../job/useBench';
 import { SectionDrawing } from '../section/SectionDrawing';
+import { BesideStrip } from './BesideStrip';
 import { GradeLegend } from './GradeLegend';
 import { InspectionSheet } from './InspectionSheet';
 import { Profile } from './Profile';
+import { Questions } from './Questions';
 import { UnitFindings } from './UnitFindings';
 import { useSheet } from './useSheet';
 
@@ -40,6 +42,8 @@ export function SheetBeside({ job }: OfJob) {
           <GradeLegend />
         </Box>
         <UnitFindings job={job} onGo={sheet.goTo} />
+        <Questions job={job} onGo={sheet.goTo} />
+        <BesideStrip job={job} onGo={sheet.goTo} />
       </Box>
       <InspectionSheet job={job} sheet={sheet} />
     </Grid>

@@ -21,22 +21,23 @@ interface SheetRowProps {
   readonly photograph: ShownPhotograph | undefined;
   /** The row that the keys act on. */
   readonly current: boolean;
-  /** Gathered with it. */
+  /** In hand: what is said is said of it. */
   readonly gathered: boolean;
+  /** 40 px, for a desk. */
+  readonly low: boolean;
   readonly onChoose: () => void;
 }
 
 /** One part: its grade, what was seen, its checks against their limits, a picture. Dashed all round while nobody has looked. */
-export function SheetRow({ part, job, photograph, current, gathered, onChoose }: SheetRowProps) {
+export function SheetRow({ part, job, photograph, current, gathered, low, onChoose }: SheetRowProps) {
   const { position, grade } = part;
   const unknown = isNotLookedAt(part);
-  const inHand = current || gathered;
   const check = tellingCheck(part);
   const decimals = check ? decimalsOfGauges(job.snapshot.gauges, check.judgement.unit) : 2;
   return (
     <Grid
       role="option"
-      aria-selected={inHand}
+      aria-selected={gathered}
       aria-label={`${position.name}, ${partWords(part)}`}
       tabIndex={current ? 0 : -1}
       data-sheet-row={position.id}
@@ -49,8 +50,8 @@ export function SheetRow({ part, job, photograph, current, gathered, onChoose }:
       }}
       alignItems="center"
       gap="8px"
-      minHeight={{ base: '56px', xl: '56px' }}
-      marginBlock="3px"
+      minHeight={low ? '40px' : '56px'}
+      marginBlock={low ? '1px' : '3px'}
       paddingRight="4px"
       cursor="pointer"
       border="1.5px"
@@ -68,20 +69,25 @@ export function SheetRow({ part, job, photograph, current, gathered, onChoose }:
         display="flex"
         alignItems="center"
         justifyContent="center"
-        bg={inHand ? 'blue' : undefined}
+        bg={gathered ? 'blue' : undefined}
       >
-        <GradeMark grade={grade} size={32} onBlue={inHand} />
+        <GradeMark grade={grade} size={low ? 24 : 32} onBlue={gathered} />
       </Box>
-      <Box color={(grade ?? 0) >= 4 ? 'oxide' : undefined}>
-        <Box fontSize="20px" lineHeight="24px" fontWeight={650}>
+      <Box
+        color={(grade ?? 0) >= 4 ? 'oxide' : undefined}
+        display={low ? 'flex' : undefined}
+        alignItems="baseline"
+        gap="6px"
+      >
+        <Box fontSize={low ? '15px' : '20px'} lineHeight={low ? '20px' : '24px'} fontWeight={650}>
           {grade ?? '?'}
         </Box>
         <Box fontSize="13px" lineHeight="16px">
           {grade === null ? partWords(part) : GRADE_WORD[grade]}
         </Box>
       </Box>
-      <Box minWidth="0">
-        <Box fontWeight={650} lineClamp={1}>
+      <Box minWidth="0" display={low && !current ? 'flex' : undefined} alignItems="baseline" gap="8px">
+        <Box fontWeight={650} lineClamp={1} flexShrink={0} maxWidth="100%">
           {position.name}
         </Box>
         <Box fontSize="13px" lineHeight="16px" color="second" lineClamp={current ? 3 : 1}>
@@ -119,14 +125,14 @@ export function SheetRow({ part, job, photograph, current, gathered, onChoose }:
             src={`/api/v1/jobs/${job.snapshot.job.id}/photographs/${photograph.id}?size=320`}
             alt=""
             width="60px"
-            height="44px"
+            height={low ? '32px' : '44px'}
             objectFit="cover"
             loading="lazy"
           />
         ) : (
           <Box
             width="60px"
-            height="44px"
+            height={low ? '32px' : '44px'}
             border="1px dashed"
             borderColor="rule"
             display="flex"

@@ -3,7 +3,8 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { recordsOf } from '@/core/strip/recordsOf';
-import { type UnitFinding, unitFindings } from '@/core/wear/unitFindings';
+import type { UnitFinding } from '@/core/wear/unitFinding';
+import { unitFindings } from '@/core/wear/unitFindings';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { Field, TextInput } from '../kit/Field';
@@ -12,7 +13,7 @@ import { Press } from '../kit/Press';
 
 /** What the parts say of the unit when they are taken together; it stands unless a person refuses it with a reason. */
 export function UnitFindings({ job, onGo }: OfJob & { readonly onGo: (positionId: string) => void }) {
-  return unitFindings(job.snapshot).map((finding) => (
+  return unitFindings(job.snapshot, job.parts).map((finding) => (
     <OneFinding key={finding.code} finding={finding} job={job} onGo={onGo} />
   ));
 }

@@ -1,12 +1,15 @@
 'use client';
 
 import { useState } from 'react';
+import * as v from 'valibot';
 import { findMode } from '@/core/catalogs/words';
+import { inWords } from '@/core/faultWords';
 import { identityQuestions } from '@/core/open/identityQuestions';
 import { tellHandResult } from '@/core/wear/handTests';
 import { whyNoGrade, whyNotNothing } from '@/core/wear/inspectionSheet';
 import { type PartState, partState } from '@/core/wear/partStanding';
 import { type FindingContent, type Grade, type HandTest, NOTHING_TO_SEE } from '@/model/damage';
+import { RecordContentSchema } from '@/model/recordKinds';
 import type { HandResult } from '@/model/records/hand-test';
 import { evidenceOf } from '../job/evidenceOf';
 import { keptOr } from '../job/keptOr';
@@ -85,6 +88,15 @@ export function useGrading(job: BenchJob) {
     return keeping(taken.map((each) => keptOr(each.taken, 'try it again')));
   };
 
+  /** Anything else that is put down of a part; what is wrong with it is told. */
+  const record = (content: v.InferInput<typeof RecordContentSchema>, words: string): boolean => {
+    const parsed = v.safeParse(RecordContentSchema, content);
+    if (!parsed.success) return say(`${inWords(parsed.issues[0])}.`);
+    const taken = job.take('record', { content: parsed.output });
+    tellKept({ kind: 'record', captureId: taken.id, words });
+    return keeping([keptOr(taken, 'put it down again')]);
+  };
+
   /** Sends what was taken; what this device couldn't keep is told when it is known. */
   const keeping = (kept: readonly Promise<string>[]): boolean => {
     setTrouble('');
@@ -100,7 +112,7 @@ export function useGrading(job: BenchJob) {
     setTrouble(words);
     return words === '';
   };
-  return { grade, nothingToSee, note, tried, trouble, say };
+  return { grade, nothingToSee, note, tried, record, trouble, say };
 }
 
 export const namesOf = (parts: readonly PartState[]): string =>

@@ -5,14 +5,17 @@ import { useCallback, useEffect, useState } from 'react';
 import type { BeforeIssue } from '@/core/open/beforeIssue';
 import type { ReportDocument } from '@/model/report';
 import { type OfJob, useBench } from '../job/useBench';
-import { longInstant } from '../kit/dates';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
-import { Press, PressLink } from '../kit/Press';
 import { send } from '../kit/send';
+import { drawForLetter } from '../report/drawForLetter';
+import { OfferForm } from '../report/OfferForm';
 import { ReportPaper } from '../report/ReportPaper';
 import { BesideSection } from '../section/BesideSection';
+import { IssuedReport } from './IssuedReport';
 import { IssueIt } from './IssueIt';
 import { OffTheRack } from './OffTheRack';
+import { OtherReports } from './OtherReports';
+import { OwnerAnswers } from './OwnerAnswers';
 import { StillOnDevices } from './StillOnDevices';
 
 interface Draft {
@@ -26,6 +29,7 @@ interface Draft {
 export function HandOverStation({ job }: OfJob) {
   const { rights } = useBench();
   const { reports, job: head } = job.snapshot;
+  const customers = reports.filter(({ kind = 'customer' }) => kind === 'customer');
   const [draft, setDraft] = useState<Draft>();
   const [refusal, setRefusal] = useState('');
   const load = useCallback(async () => {
@@ -33,7 +37,10 @@ export function HandOverStation({ job }: OfJob) {
     if (answer.ok) setDraft(answer.value);
     else setRefusal(answer.refusal.message);
   }, [head.id]);
-  useEffect(() => void load(), [load]);
+  // Anew with every report, of whichever kind: its number counts them all.
+  const issued = reports.length;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is asked for again when something was issued
+  useEffect(() => void load(), [load, issued]);
   const issue = async (reason: string) => {
     const answer = await send('POST', `/api/v1/jobs/${head.id}/reports`, { reason });
     setRefusal(answer.ok ? '' : answer.refusal.message);
@@ -47,37 +54,15 @@ export function HandOverStation({ job }: OfJob) {
       note="Marked: what the customer is told of first."
     >
       <StillOnDevices job={job} />
-      {reports.length === 0 && (
+      <OwnerAnswers job={job} />
+      {customers.length === 0 && (
         <EmptyState>
           No report has been issued. An issue is frozen with its number and digest; a later one says what
           changed.
         </EmptyState>
       )}
-      {reports.map((report) => (
-        <Box
-          key={report.number}
-          borderBottom="1px solid"
-          borderColor="rule"
-          paddingBlock="8px"
-          data-testid={`issue-${report.number}`}
-        >
-          <strong>
-            Report {head.peg}-{report.number}
-          </strong>
-          , {longInstant(report.issuedAt)}, {report.issuedBy}
-          <Box fontSize="13px" color="second" overflowWrap="anywhere">
-            digest {report.digest}
-          </Box>
-          {report.changes.length > 0 && <Box fontSize="13px">What changed: {report.changes.join(' ')}</Box>}
-          <Flex gap="8px" wrap="wrap" marginTop="8px">
-            <PressLink href={`/jobs/${head.peg}/reports/${report.number}`}>Read it</PressLink>
-            <PressLink href={`/api/v1/jobs/${head.id}/reports/${report.number}/pdf`}>PDF, A4</PressLink>
-            <PressLink href={`/api/v1/jobs/${head.id}/reports/${report.number}/pdf?paper=letter`}>
-              PDF, Letter
-            </PressLink>
-            {rights.includes('report.issue') && <CustomerLink jobId={head.id} number={report.number} />}
-          </Flex>
-        </Box>
+      {customers.map((report) => (
+        <IssuedReport key={report.number} job={job} report={report} />
       ))}
       {refusal && <ErrorNotice>{refusal}</ErrorNotice>}
       {draft && (
@@ -94,73 +79,27 @@ export function HandOverStation({ job }: OfJob) {
             words={`Issue report ${head.peg}-${draft.nextNumber}`}
             {...(rights.includes('report.issue') ? { onIssue: (reason) => void issue(reason) } : {})}
           />
-          {reports.length > 0 && (
+          {customers.length > 0 && (
             <Box color="second">
               {draft.changes.length > 0
                 ? `Against the last issue: ${draft.changes.join(' ')}`
                 : 'Nothing changed since the last issue.'}
             </Box>
           )}
-          <Box
-            border="1.5px solid"
-            borderColor="rule"
-            padding={{ base: '12px', md: '28px' }}
-            marginTop="12px"
-          >
-            <ReportPaper
-              document={draft.document}
-              photographUrl={(id) => `/api/v1/jobs/${head.id}/photographs/${id}?size=1280`}
-            />
-          </Box>
         </Box>
       )}
+      <OtherReports job={job} />
       <OffTheRack job={job} mayHandOver={rights.includes('job.hand-over')} />
-    </BesideSection>
-  );
-}
-
-function CustomerLink({ jobId, number }: { readonly jobId: string; readonly number: number }) {
-  const [link, setLink] = useState<{ url: string; expiresAt: string }>();
-  const [words, setWords] = useState('');
-  const make = async () => {
-    const answer = await send<{ token: string; expiresAt: string }>(
-      'POST',
-      `/api/v1/jobs/${jobId}/reports/${number}/link`,
-    );
-    if (answer.ok)
-      setLink({
-        url: `${window.location.origin}/letter/${answer.value.token}`,
-        expiresAt: answer.value.expiresAt,
-      });
-    else setWords(answer.refusal.message);
-  };
-  const withdraw = async () => {
-    const answer = await send<{ withdrawn: number }>(
-      'DELETE',
-      `/api/v1/jobs/${jobId}/reports/${number}/link`,
-    );
-    setLink(undefined);
-    setWords(
-      answer.ok
-        ? `${answer.value.withdrawn} link${answer.value.withdrawn === 1 ? '' : 's'} withdrawn.`
-        : answer.refusal.message,
-    );
-  };
-  return (
-    <>
-      <Press onClick={() => void make()}>Link for the customer</Press>
-      <Press kind="quiet" onClick={() => void withdraw()}>
-        withdraw links
-      </Press>
-      {words && <Box role="status">{words}</Box>}
-      {link && (
-        <Box width="100%" fontSize="13px" overflowWrap="anywhere" data-testid="customer-link">
-          <a href={link.url}>{link.url}</a>
-          <Box color="second">
-            Opens this report alone, until {longInstant(link.expiresAt)}. Copy it now: it is shown once.
-          </Box>
+      {draft && (
+        <Box border="1.5px solid" borderColor="rule" padding={{ base: '12px', md: '28px' }} marginTop="12px">
+          <ReportPaper
+            document={draft.document}
+            photographUrl={(id) => `/api/v1/jobs/${head.id}/photographs/${id}?size=1280`}
+            drawing={drawForLetter(draft.document, job.snapshot.unitType)}
+            offer={draft.document.quote && <OfferForm quote={draft.document.quote} />}
+          />
         </Box>
       )}
-    </>
+    </BesideSection>
   );
 }

@@ -4,6 +4,7 @@ import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { BenchJob } from '../job/useJob';
 import { longInstant } from '../kit/dates';
+import { TextField } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
@@ -11,10 +12,14 @@ import { send } from '../kit/send';
 /** The unit leaves the house: an act of somebody, which takes it off the rack and can be taken back. */
 export function OffTheRack({ job, mayHandOver }: { readonly job: BenchJob; readonly mayHandOver: boolean }) {
   const [trouble, setTrouble] = useState('');
+  /** Its rebuild is open: it leaves with a reason alone. */
+  const [asks, setAsks] = useState(false);
+  const [despite, setDespite] = useState('');
   const { id, peg, handedOver } = job.snapshot.job;
   const act = async (out: boolean) => {
-    const answer = await send('PUT', `/api/v1/jobs/${id}/hand-over`, { handedOver: out });
+    const answer = await send('PUT', `/api/v1/jobs/${id}/hand-over`, { handedOver: out, despite });
     setTrouble(answer.ok ? '' : answer.refusal.message);
+    setAsks(!answer.ok && answer.refusal.details.faults?.[0]?.path === 'despite');
     await job.refresh();
   };
   return (
@@ -34,6 +39,15 @@ export function OffTheRack({ job, mayHandOver }: { readonly job: BenchJob; reado
           </Press>
         )}
       </Flex>
+      {asks && (
+        <TextField
+          label="Why it leaves all the same"
+          hint="It stays in the log, with your name."
+          value={despite}
+          onText={setDespite}
+          maxLength={300}
+        />
+      )}
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
     </Box>
   );

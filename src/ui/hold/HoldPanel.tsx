@@ -13,7 +13,7 @@ import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
 
-const EMPTY = { reason: '', whoActs: '', until: '' };
+const EMPTY = { reason: '', whoActs: '', next: '', until: '' };
 
 /** What holds the job: each hold with whose turn it is, and the way to lift it or to put the job on hold. */
 export function HoldPanel({ job }: OfJob) {
@@ -24,13 +24,14 @@ export function HoldPanel({ job }: OfJob) {
   const [trouble, setTrouble] = useState('');
   const mayHold = rights.includes('job.hold');
   const hold = async () => {
-    const { reason, whoActs, until } = said;
+    const { reason, whoActs, next = '', until } = said;
     if (reason.trim() === '') return setTrouble('Say what it waits for.');
     const content = {
       what: 'held' as const,
       reason,
       whoActs,
       station: place.station,
+      ...(next.trim() ? { next } : {}),
       ...(until ? { until } : {}),
     };
     const wrong = await keep(content, `On hold: ${reason}`);
@@ -46,6 +47,7 @@ export function HoldPanel({ job }: OfJob) {
             <strong>On hold: {tellHold(open)}.</strong>
             <Box fontSize="13px" color="second">
               Since {longInstant(open.deviceTime)}, at {nameOf(open.content.station)}, by {open.author}
+              {open.content.next ? `; next: ${open.content.next}` : ''}
               {open.content.until ? `; expected by ${longDate(open.content.until)}` : ''}
             </Box>
           </Box>
@@ -88,6 +90,14 @@ export function HoldPanel({ job }: OfJob) {
               value={said.whoActs}
               maxLength={80}
               onText={(whoActs) => change({ whoActs })}
+            />
+          </Box>
+          <Box flex="1 1 160px">
+            <TextField
+              label="Next step"
+              value={said.next ?? ''}
+              maxLength={120}
+              onText={(next) => change({ next })}
             />
           </Box>
           <Box flex="0 1 160px">

@@ -8,10 +8,15 @@ import { typesInto } from '../frame/typesInto';
 import { Press } from '../kit/Press';
 import type { BenchJob } from './useJob';
 
-export interface Undoable {
+/** What was just kept. A judgement with its versions can't be struck out: `back` puts it as it was, where that can be. */
+export interface JustKept {
+  readonly words: string;
+  readonly back?: () => Promise<void>;
+}
+
+export interface Undoable extends JustKept {
   readonly kind: CaptureKind;
   readonly captureId: string;
-  readonly words: string;
   /** What was kept with it in one act, and goes back with it. */
   readonly also?: readonly { readonly kind: CaptureKind; readonly captureId: string }[];
 }
@@ -22,21 +27,21 @@ const SECONDS = 10;
  * What was just kept, and ten seconds to take it back: off the device if it still waits, struck out as a slip if it is stored.
  */
 export function UndoBar({
-  undoable,
+  kept,
   job,
   onDone,
 }: {
-  readonly undoable: Undoable | undefined;
+  readonly kept: JustKept | Undoable | undefined;
   readonly job: BenchJob;
   readonly onDone: () => void;
 }) {
   const [left, setLeft] = useState(SECONDS);
   useEffect(() => {
-    if (!undoable) return;
+    if (!kept) return;
     setLeft(SECONDS);
     const timer = setInterval(() => setLeft((seconds) => seconds - 1), 1000);
     return () => clearInterval(timer);
-  }, [undoable]);
+  }, [kept]);
   useEffect(() => {
     if (left <= 0) onDone();
   }, [left, onDone]);
@@ -52,23 +57,33 @@ export function UndoBar({
       }),
     [],
   );
-  const undo = async () => {
-    if (!undoable) return;
-    for (const { kind, captureId } of [undoable, ...(undoable.also ?? [])])
-      await job.takeBack(kind, captureId);
-    onDone();
-    await job.sendWaiting();
-  };
-  back.current = undoable && (() => void undo());
-  if (!undoable) return null;
+  const undo = undoOf(kept, job);
+  back.current =
+    undo &&
+    (() => {
+      onDone();
+      void undo();
+    });
+  if (!kept) return null;
   return (
     <>
       <Box as="span" minWidth="0" lineClamp={2}>
-        {undoable.words}
+        {kept.words}
       </Box>
-      <Press kind="undo" flexShrink={0} onClick={() => void undo()}>
-        Undo {left} s
-      </Press>
+      {undo && (
+        <Press kind="undo" flexShrink={0} onClick={() => back.current?.()}>
+          Undo {left} s
+        </Press>
+      )}
     </>
   );
+}
+
+/** How it is taken back: off the device or struck out, or as its own way says; undefined where it can't be. */
+function undoOf(kept: JustKept | Undoable | undefined, job: BenchJob): (() => Promise<void>) | undefined {
+  if (!kept || !('captureId' in kept)) return kept?.back;
+  return async () => {
+    for (const { kind, captureId } of [kept, ...(kept.also ?? [])]) await job.takeBack(kind, captureId);
+    await job.sendWaiting();
+  };
 }

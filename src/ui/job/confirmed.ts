@@ -56,6 +56,7 @@ const sameDevices = (a: Confirmed['devices'], b: Confirmed['devices']): boolean 
 function withRows(snapshot: JobSnapshot, answer: JobAnswer, { unitType, catalogs }: InForce): JobSnapshot {
   const { newestRevision, newestCatalogs, timeZone, tooClosePolicy, job, gauges, cause, unitDecision } =
     answer;
+  const { policies, shims } = answer;
   const changed: Partial<JobSnapshot> = {
     ...(newestRevision === snapshot.newestRevision ? {} : { newestRevision }),
     ...(tooClosePolicy === snapshot.tooClosePolicy ? {} : { tooClosePolicy }),
@@ -63,6 +64,8 @@ function withRows(snapshot: JobSnapshot, answer: JobAnswer, { unitType, catalogs
     ...(catalogs === snapshot.catalogs ? {} : { catalogs }),
     ...(newestCatalogs === undefined ? {} : { newestCatalogs }),
     ...(timeZone === undefined || timeZone === snapshot.timeZone ? {} : { timeZone }),
+    ...(policies === undefined ? {} : { policies }),
+    ...(shims === undefined ? {} : { shims }),
     ...(job === undefined ? {} : { job }),
     ...(gauges === undefined ? {} : { gauges }),
     ...(cause === undefined ? {} : { cause }),

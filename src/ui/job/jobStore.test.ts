@@ -174,6 +174,31 @@ describe('the judgement of parts', () => {
     )(snapshot);
     expect(quick).toEqual(slow);
   });
+
+  it('is the same with every kind of record that a bench puts down of a part', () => {
+    const bearing = unitType.positions.find(({ family }) => family === 'rolling-bearing')!.id;
+    const washer = unitType.positions.find(({ family }) => family === 'bush-washer-pin')!.id;
+    const records = [
+      { what: 'hand-test', positionId: bearing, testId: 'bearing-feel', result: 'cannot-say', note: '' },
+      { what: 'hand-test', positionId: 'drive-flange', testId: 'spline-fit', result: 'fail', note: '' },
+      { what: 'pieces-graded', positionId: 'ring-bolts', pieces: [{ grade: 4, count: 3 }] },
+      { what: 'faces-graded', positionId: washer, worn: 3, other: 1 },
+      { what: 'asked', positionId: 'ring-gear', words: 'open' },
+      { what: 'asked', positionId: 'cross-pin', words: 'settled' },
+      { what: 'count', positionId: 'cover-bolts', counted: 3 },
+      { what: 'question-settled', askedId: 'r5', words: '' },
+    ].map((content, index) => ({ ...reading(`r${index}`), content }));
+    const snapshot = snapshotOf({ records: records as never });
+    const whole = unitType.positions.map((position) => partState(position, snapshot, snapshot.catalogs));
+    const quick = partJudge()(snapshot);
+    expect(
+      quick.map(({ position, proposal, openQuestions }) => [position.id, proposal, openQuestions]),
+    ).toEqual(whole.map(({ position, proposal, openQuestions }) => [position.id, proposal, openQuestions]));
+    const codesOf = (id: string) =>
+      quick.find(({ position }) => position.id === id)!.openQuestions.map(({ code }) => code);
+    expect(codesOf('ring-gear')).toContain('colleague-asked');
+    expect(codesOf('cross-pin')).not.toContain('colleague-asked');
+  });
 });
 
 describe('the store of an open job', () => {

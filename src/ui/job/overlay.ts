@@ -173,8 +173,14 @@ const asGrade = (capture: QueuedCapture): GradeEntry =>
 
 const asDecision = (capture: QueuedCapture): PartDecision =>
   once(capture, () => {
-    const { positionId, decision, proposed, reason } = capture.content as unknown as PartDecision;
-    return { ...judged(capture), positionId, decision, proposed, reason };
+    const {
+      positionId,
+      decision,
+      proposed,
+      reason,
+      riskBy = '',
+    } = capture.content as unknown as PartDecision;
+    return { ...judged(capture), positionId, decision, proposed, reason, riskBy };
   });
 
 const asIdentity = (capture: QueuedCapture): IdentityEntry =>
@@ -194,8 +200,14 @@ const asAcceptance = (capture: QueuedCapture): Acceptance =>
 
 const asCause = (capture: QueuedCapture): Cause =>
   once(capture, () => {
-    const { words, plainWords, sureness, firstFailure = null } = capture.content as unknown as Cause;
-    return { ...judged(capture), words, plainWords, sureness, firstFailure };
+    const {
+      words,
+      plainWords,
+      sureness,
+      firstFailure = null,
+      conclusion = null,
+    } = capture.content as unknown as Cause;
+    return { ...judged(capture), words, plainWords, sureness, firstFailure, conclusion };
   });
 
 const asUnitDecision = (capture: QueuedCapture): UnitDecision =>

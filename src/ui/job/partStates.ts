@@ -1,7 +1,8 @@
+import { restsOn } from '@/core/metrology/workedOut';
 import { identityQuestions } from '@/core/open/identityQuestions';
 import { type PartState, partState } from '@/core/wear/partStanding';
 import type { OpenQuestion } from '@/model/openQuestion';
-import type { JobSnapshot } from '@/model/snapshot';
+import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { Position } from '@/model/unitType';
 
 type Facts = Parameters<typeof partState>[1];
@@ -49,19 +50,24 @@ function factsByPosition(snapshot: JobSnapshot): (position: Position) => Facts {
   const acceptances = byPosition(snapshot.acceptances);
   const conflicts = (id: string) => snapshot.conflicts.filter(({ content }) => content.positionId === id);
   const identities = byPosition(identityQuestions(snapshot));
-  // Of the records only what was counted out, and figures without a check, belong to one part.
-  const ofOnePart = byPosition(
-    snapshot.records.flatMap((record) =>
-      record.content.what === 'count' || record.content.what === 'figure'
-        ? [{ record, positionId: record.content.positionId }]
-        : [],
-    ),
-  );
+  const ofOnePart = byPosition(recordsOfParts(snapshot.records));
   const checks = new Map(
-    unitType.positions.map(({ id }) => [id, unitType.checks.filter((check) => check.positions.includes(id))]),
+    unitType.positions.map(({ id }) => {
+      const own = unitType.checks.filter((check) => check.positions.includes(id));
+      // A worked-out one rests on checks of other parts too, and on what was read there.
+      const others = own
+        .flatMap((check) => restsOn(check, unitType.checks))
+        .filter((each) => !own.includes(each));
+      return [id, { own: [...own, ...others], others: new Set(others.map((each) => each.id)) }];
+    }),
   );
+  const readingsFor = (id: string) => {
+    const { others } = checks.get(id)!;
+    if (others.size === 0) return readings(id);
+    return snapshot.readings.filter(({ positionId, checkId }) => positionId === id || others.has(checkId));
+  };
   return ({ id }) => ({
-    readings: readings(id),
+    readings: readingsFor(id),
     findings: findings(id),
     grades: grades(id),
     acceptances: acceptances(id),
@@ -71,7 +77,23 @@ function factsByPosition(snapshot: JobSnapshot): (position: Position) => Facts {
     gauges,
     tooClosePolicy,
     timeZone,
-    unitType: { checks: checks.get(id) ?? [] },
+    unitType: { checks: checks.get(id)!.own },
+  });
+}
+
+/** The records that speak of one part, each with its position; that a question is settled speaks of the part that it was asked of. */
+function recordsOfParts(records: readonly BenchRecord[]) {
+  const asked = new Map<string, string>();
+  return records.flatMap((record) => {
+    const { content } = record;
+    if (content.what === 'asked') asked.set(record.id, content.positionId);
+    const positionId =
+      content.what === 'question-settled'
+        ? asked.get(content.askedId)
+        : 'positionId' in content
+          ? content.positionId
+          : undefined;
+    return positionId ? [{ record, positionId }] : [];
   });
 }
 

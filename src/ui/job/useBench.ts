@@ -4,7 +4,7 @@ import { createContext, useContext } from 'react';
 import type { PartState } from '@/core/wear/partStanding';
 import type { Actor } from '@/model/people';
 import type { Right } from '@/model/rights';
-import type { Undoable } from './UndoBar';
+import type { JustKept, Undoable } from './UndoBar';
 import type { BenchPlace } from './useBenchPlace';
 import type { BenchJob } from './useJob';
 
@@ -14,7 +14,7 @@ export interface AtBench {
   readonly rights: readonly Right[];
   readonly place: BenchPlace;
   /** Tells it at the foot, with the way to take it back. */
-  readonly tellKept: (kept: Undoable) => void;
+  readonly tellKept: (kept: JustKept | Undoable) => void;
 }
 
 /** What shows something of a job is given the job as it watches it, so that it is drawn anew for that alone. */

@@ -13,13 +13,15 @@ interface FileDropProps {
   /** What may be dropped here, in words: a JSON file. */
   readonly what: string;
   readonly accept: Accept;
-  readonly onText: (text: string) => void;
+  readonly onFile: (file: File) => void;
+  /** Larger files are refused, bytes. */
+  readonly most?: number;
 }
 
 const MOST_BYTES = 5_000_000;
 
-/** One file of text: dropped here, or chosen. */
-export function FileDrop({ label, what, accept, onText }: FileDropProps) {
+/** One file: dropped here, or chosen. */
+export function FileDrop({ label, what, accept, onFile, most = MOST_BYTES }: FileDropProps) {
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState('');
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
@@ -27,17 +29,17 @@ export function FileDrop({ label, what, accept, onText }: FileDropProps) {
     noKeyboard: true,
     accept,
     multiple: false,
-    maxSize: MOST_BYTES,
+    maxSize: most,
     onDrop: ([file], refused) => {
       const [first] = refused;
       if (first)
         setTrouble(
-          `“${first.file.name}” is ${first.file.size > MOST_BYTES ? 'larger than 5 MB' : `not ${what}`}. Nothing was taken.`,
+          `“${first.file.name}” is ${first.file.size > most ? `larger than ${Math.round(most / 1_000_000)} MB` : `not ${what}`}. Nothing was taken.`,
         );
       if (!file) return;
       setTrouble('');
       setName(file.name);
-      void file.text().then(onText);
+      onFile(file);
     },
   });
   return (

@@ -19,19 +19,27 @@ const UNREACHED: RefusalAnswer = {
   details: {},
 };
 
+/** Sends a file as it is; refusals and a dead network come back as words. */
+export const sendFile = <T = unknown>(url: string, file: Blob): Promise<Answer<T>> =>
+  asked<T>(url, { method: 'POST', body: file });
+
 /** Sends JSON and never throws: a refusal or a dead network comes back as words to show. */
 export async function send<T = unknown>(
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   url: string,
   body?: unknown,
 ): Promise<Answer<T>> {
+  return asked<T>(url, {
+    method,
+    ...(body === undefined
+      ? {}
+      : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+  });
+}
+
+async function asked<T>(url: string, init: RequestInit): Promise<Answer<T>> {
   try {
-    const response = await fetch(url, {
-      method,
-      ...(body === undefined
-        ? {}
-        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
-    });
+    const response = await fetch(url, init);
     const answer: unknown = await response.json();
     return response.ok ? { ok: true, value: answer as T } : { ok: false, refusal: answer as RefusalAnswer };
   } catch {

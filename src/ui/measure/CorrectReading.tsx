@@ -33,7 +33,7 @@ export function CorrectReading({ reading, check, job, onDone }: CorrectReadingPr
   const [held, setHeld] = useState(reading.held ?? '');
   const [trouble, setTrouble] = useState('');
   const places = placesOf(check);
-  const gauges = job.snapshot.gauges.filter(({ unit }) => sameDimension(unit, reading.unit));
+  const gauges = job.snapshot.gauges.filter(({ unit, home }) => !home && sameDimension(unit, reading.unit));
   const run = findActive(job.snapshot.readings).filter(
     (other) => other.checkId === reading.checkId && other.positionId === reading.positionId,
   );

@@ -31,6 +31,7 @@ import { heldNow, placeToRead, readInHolding } from './seriesWalk';
 import { otherWayOf, TwoWaysView } from './TwoWaysView';
 import { useMeasuring } from './useMeasuring';
 import { decimalsOfGauges, VerdictView } from './VerdictView';
+import { WorkedOut } from './WorkedOut';
 
 /** One check at a time: how to, the number pad, what was read, and the verdict on its ruler. */
 export function MeasureFace(props: OfPart) {
@@ -66,7 +67,14 @@ export function MeasureFace(props: OfPart) {
           ))}
         </Flex>
       )}
-      <CheckWork {...props} judged={judged} key={judged.check.id} />
+      {judged.check.difference ? (
+        <>
+          <WorkedOut judged={judged} job={props.job} />
+          <LimitWords judged={judged} />
+        </>
+      ) : (
+        <CheckWork {...props} judged={judged} key={judged.check.id} />
+      )}
       <Besides {...props} />
     </Box>
   );

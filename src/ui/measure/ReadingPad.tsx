@@ -38,7 +38,10 @@ interface ReadingPadProps extends OfPart {
 export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
   const { tellKept } = useBench();
   const [measuring, onMeasuring] = useMeasuring();
-  const gauges = gaugesFor(job.snapshot.gauges, check);
+  const gauges = gaugesFor(
+    job.snapshot.gauges.filter(({ home }) => !home),
+    check,
+  );
   const [gaugeId, setGaugeId] = useState(() => usualGauge(gauges, job.snapshot.readings, check));
   const gauge = gauges.find(({ id }) => id === gaugeId);
   const readsIn = useReadsIn();

@@ -55,7 +55,7 @@ function FigureForm({ part, job }: OfPart) {
   const [unit, setUnit] = useState<Unit>(inches ? 'in' : 'mm');
   const [chosen, setGauge] = useState('');
   const [trouble, setTrouble] = useState('');
-  const gauges = job.snapshot.gauges.filter((gauge) => sameDimension(gauge.unit, unit));
+  const gauges = job.snapshot.gauges.filter((gauge) => !gauge.home && sameDimension(gauge.unit, unit));
   const gauge = gauges.find(({ id }) => id === chosen);
   const take = async () => {
     const parsed = parseReading(raw);

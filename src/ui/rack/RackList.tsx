@@ -17,6 +17,7 @@ import { useState } from 'react';
 import { STATIONS } from '@/model/job';
 import type { RackEntry } from '@/model/snapshot';
 import { longDate, overdueWords } from '../kit/dates';
+import { tellAsked } from './tellAsked';
 
 const FEATURES = tableFeatures({
   rowSortingFeature,
@@ -25,7 +26,8 @@ const FEATURES = tableFeatures({
 });
 
 const stationOf = ({ station }: RackEntry) => STATIONS.findIndex(({ id }) => id === station);
-const waitsFor = ({ hold, waitsFor: words }: RackEntry) => (hold ? `On hold: ${hold}` : words);
+const waitsFor = ({ hold, waitsFor: words, asked }: RackEntry) =>
+  [hold ? `On hold: ${hold}` : words, tellAsked(asked)].filter(Boolean).join('. ');
 
 const columnsFor = (today: string): ColumnDef<typeof FEATURES, RackEntry>[] => [
   {

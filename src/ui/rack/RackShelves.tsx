@@ -5,6 +5,7 @@ import { overdueWords, shortDate } from '../kit/dates';
 import { PegPlate, SplitPin } from '../kit/PegPlate';
 import { UnitShape } from '../kit/UnitShape';
 import { shelvesOf } from './shelves';
+import { tellAsked } from './tellAsked';
 
 export function RackShelves({
   entries,
@@ -111,6 +112,7 @@ function ShelfPlace({ entry, today }: { readonly entry: RackEntry; readonly toda
                 'Waits for nothing'
               )}
             </Box>
+            {entry.asked > 0 && <Box fontWeight={650}>{tellAsked(entry.asked)}</Box>}
             <Box>
               {late
                 ? `was promised ${shortDate(entry.dueOn, today)}`

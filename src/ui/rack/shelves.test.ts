@@ -17,6 +17,7 @@ const entry = (peg: number, unitFamily: string, weightKg: number | null): RackEn
   dueOn: '2026-11-24',
   station: 'grade',
   stationOpen: 0,
+  asked: 0,
   trouble: '',
 });
 

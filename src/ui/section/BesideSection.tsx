@@ -7,15 +7,18 @@ import { Arriving } from '../kit/later';
 import { openCheckOf } from '../measure/openCheck';
 import { OpenSeries } from '../measure/pieces';
 import { PartList } from './PartList';
-import { SectionDrawing, STRIP_BESIDE_SERIES } from './SectionDrawing';
+import { SectionDrawing, STRIP_BESIDE_SERIES, type Suspicion } from './SectionDrawing';
 
 interface BesideSectionProps extends OfJob {
   /** Pieces that this station is about, drawn apart from the others. */
   readonly marked?: readonly string[];
+  readonly suspicion?: Suspicion | undefined;
   /** What is marked, and what a tap does. */
   readonly note: string;
   /** What a tap on a piece does; without it its ticket opens. */
   readonly onOpen?: (positionId: string) => void;
+  /** What stands under the drawing. */
+  readonly below?: ReactNode;
   readonly children: ReactNode;
 }
 
@@ -23,7 +26,15 @@ interface BesideSectionProps extends OfJob {
  * A station's work beside the unit cut open: the drawing on the left, what is known on the right. While a ticket is open it has the
  * right side, and the work waits behind it with everything that was typed.
  */
-export function BesideSection({ job, marked = [], note, onOpen, children }: BesideSectionProps) {
+export function BesideSection({
+  job,
+  marked = [],
+  suspicion,
+  note,
+  onOpen,
+  below,
+  children,
+}: BesideSectionProps) {
   const { place } = useBench();
   const asList = place.show === 'list';
   const { unitType, catalogs } = job.snapshot;
@@ -48,6 +59,7 @@ export function BesideSection({ job, marked = [], note, onOpen, children }: Besi
               parts={job.parts}
               selected={place.part}
               marked={new Set(marked)}
+              suspicion={open ? undefined : suspicion}
               onOpen={tap}
               {...(open && openCheckOf(open, place)?.every ? { most: STRIP_BESIDE_SERIES } : {})}
               strip
@@ -62,6 +74,7 @@ export function BesideSection({ job, marked = [], note, onOpen, children }: Besi
               {note}
             </Box>
           )}
+          {!open && below}
         </Box>
       </Box>
       <Box order={{ base: 1, lg: 2 }} minWidth="0" hidden={open !== undefined}>

@@ -5,10 +5,10 @@ import { useMemo, useState } from 'react';
 import type { DescribedTrain } from '@/core/gearing/trainOfType';
 import { formatNumber } from '@/core/quantity/format';
 import { type EndGear, type EndView, endViews } from '@/core/section/endView';
+import { linePath } from '@/core/section/svgPath';
 import type { UnitType } from '@/model/unitType';
 import { Press } from '../kit/Press';
 import { paint } from '../kit/paint';
-import { linePath } from './svgPath';
 
 interface EndViewsProps {
   readonly unitType: UnitType;

@@ -4,9 +4,9 @@ import { memo } from 'react';
 import type { Section } from '@/core/section/drawSection';
 import type { Box, Point } from '@/core/section/geometry';
 import type { PowerPath } from '@/core/section/powerPath';
+import { areaPath, linePath } from '@/core/section/svgPath';
 import { paint } from '../kit/paint';
 import { Plate } from './SectionMarks';
-import { areaPath, linePath } from './svgPath';
 
 interface PowerMarksProps {
   readonly section: Section;

@@ -18,6 +18,7 @@ import { PowerMarks } from './PowerMarks';
 import { ScaleBar } from './ScaleBar';
 import { SectionLabel } from './SectionLabel';
 import { SectionMarks } from './SectionMarks';
+import { CalledOut, PIN_ROW, type Pin, PLATE_ROW, type Suspect, SuspectHatching } from './Suspected';
 import { useHeightLeft, useWidth } from './useWidth';
 import { useZoom } from './useZoom';
 import { ZoomKeys } from './ZoomKeys';
@@ -35,10 +36,18 @@ interface SectionDrawingProps {
   readonly asDescribed?: boolean;
   /** Pieces that are pointed at together. */
   readonly marked?: ReadonlySet<string>;
+  /** What may have failed first, and where to look at next. */
+  readonly suspicion?: Suspicion | undefined;
   /** No higher than this many pixels. */
   readonly most?: number;
   /** For paper: this high whatever the window, and nothing to press. */
   readonly printed?: number;
+}
+
+export interface Suspicion {
+  readonly suspects: readonly Suspect[];
+  readonly pins: readonly Pin[];
+  readonly onPin: (number: number) => void;
 }
 
 const SMALL_PX = 22;
@@ -55,6 +64,7 @@ export function SectionDrawing({
   inGear,
   asDescribed = false,
   marked,
+  suspicion,
   most = Number.POSITIVE_INFINITY,
   printed,
 }: SectionDrawingProps) {
@@ -62,10 +72,12 @@ export function SectionDrawing({
   const sheet = useRef<SVGSVGElement>(null);
   const width = useWidth(holder, 1248);
   const room = useHeightLeft(holder);
+  const above = suspicion?.pins.some(({ positions }) => positions.length > 0) ? PIN_ROW : 0;
+  const below = suspicion && suspicion.suspects.length > 0 ? PLATE_ROW : 0;
   const height =
     printed ??
     (strip
-      ? Math.min(most, Math.max(220, Math.min(room, Math.round(width * 0.72))))
+      ? Math.min(most, Math.max(220, Math.min(room, Math.round(width * 0.72) + above + below)))
       : Math.max(420, Math.min(room, Math.round(width * (asDescribed ? 0.75 : 0.6)))));
   const { view, nearer, whole } = useZoom(sheet, width, height);
   const patternPrefix = useId().replace(/:/g, '');
@@ -78,8 +90,12 @@ export function SectionDrawing({
     [grades, asDescribed, unitType],
   );
   const section = useMemo(
-    () => drawSection(unitType, { width, height, states, selected, labels: !strip && width >= 700, view }),
-    [unitType, width, height, states, selected, strip, view],
+    () =>
+      drawSection(unitType, {
+        ...{ width, height, states, selected, labels: !strip && width >= 700, view },
+        clear: { top: above, bottom: below },
+      }),
+    [unitType, width, height, states, selected, strip, view, above, below],
   );
   const path = useMemo(() => inGear && powerPath(unitType, section, inGear), [unitType, section, inGear]);
   const gradeOf = useCallback((id: string) => states.get(id)?.grade ?? null, [states]);
@@ -140,6 +156,9 @@ export function SectionDrawing({
             marked={marked}
             prefix={patternPrefix}
           />
+          {suspicion && (
+            <SuspectHatching section={section} suspects={suspicion.suspects} prefix={patternPrefix} />
+          )}
           {path && <PowerMarks section={section} path={path} isBad={isBad} prefix={patternPrefix} />}
         </g>
         <Focusables
@@ -157,6 +176,7 @@ export function SectionDrawing({
             selected={label.positionId === selected}
           />
         ))}
+        {suspicion && <CalledOut section={section} {...suspicion} onPlate={onOpen} />}
         {!strip && <ScaleBar section={section} />}
         {selected && most === Number.POSITIVE_INFINITY && isSmall(section, selected) && (
           <Lens section={section} positionId={selected} source={`${patternPrefix}-unit`} />

@@ -2,12 +2,13 @@
 
 import { memo } from 'react';
 import type { DrawnArea, DrawnLine, Section } from '@/core/section/drawSection';
-import type { LineKind, Tone } from '@/core/section/pieces/shapes';
+import type { Tone } from '@/core/section/pieces/shapes';
+import { OUTLINE, STROKES } from '@/core/section/strokes';
+import { areaPath, linePath } from '@/core/section/svgPath';
 import { PLATE, type ToothPlate } from '@/core/section/toothPlates';
 import type { GradeOrNone } from '@/model/damage';
 import { paint } from '../kit/paint';
 import { hatchId } from './HatchPatterns';
-import { areaPath, linePath } from './svgPath';
 
 const FILL: Record<Tone, string> = {
   cavity: 'sectionCavity',
@@ -19,24 +20,6 @@ const FILL: Record<Tone, string> = {
   roller: 'sectionCut',
   solid: 'ink',
 };
-const WIDTH: Record<Tone, number> = {
-  cavity: 0,
-  case: 2.2,
-  cut: 1.5,
-  blank: 1.5,
-  steel: 1.6,
-  land: 0.6,
-  roller: 1.4,
-  solid: 0.8,
-};
-const LINES: Record<LineKind, { width: number; dash?: string; opacity: number }> = {
-  centre: { width: 0.8, dash: '16 3 2.5 3', opacity: 1 },
-  pitch: { width: 0.8, dash: '10 2.5 2 2.5', opacity: 0.9 },
-  edge: { width: 0.8, opacity: 0.9 },
-  shade: { width: 0.6, opacity: 0.45 },
-  broken: { width: 1.6, dash: '7 4', opacity: 1 },
-};
-
 interface SectionMarksProps {
   readonly section: Section;
   readonly gradeOf: (id: string) => GradeOrNone;
@@ -69,8 +52,8 @@ export const SectionMarks = memo(function SectionMarks({
           d={linePath(points)}
           fill="none"
           stroke={paint('ink')}
-          strokeWidth={LINES.centre.width}
-          strokeDasharray={LINES.centre.dash}
+          strokeWidth={STROKES.centre.width}
+          strokeDasharray={STROKES.centre.dash}
         />
       ))}
       {section.marks.map((mark, index) =>
@@ -142,7 +125,7 @@ function AreaMark({
               : FILL[area.tone],
         )}
         stroke={paint(bad ? 'oxide' : 'ink')}
-        strokeWidth={unseen ? Math.min(WIDTH[area.tone], 1.3) : WIDTH[area.tone]}
+        strokeWidth={unseen ? Math.min(OUTLINE[area.tone], 1.3) : OUTLINE[area.tone]}
         strokeDasharray={dashed ? '4 3' : undefined}
         strokeLinejoin="round"
         vectorEffect="non-scaling-stroke"
@@ -161,7 +144,7 @@ function AreaMark({
 }
 
 function LineMark({ line, grade }: { readonly line: DrawnLine; readonly grade: GradeOrNone }) {
-  const { width, dash, opacity } = LINES[line.kind];
+  const { width, dash, opacity } = STROKES[line.kind];
   const bad = grade !== null && grade >= 4;
   const ends = line.kind === 'broken' ? [line.points[0]!, line.points.at(-1)!] : [];
   return (

@@ -3,22 +3,15 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { deciding, matesOf, partProposal } from '@/core/decisions/partProposal';
-import { forbidsDecision, needsReason } from '@/core/decisions/proposeDecision';
-import type { PartState } from '@/core/wear/partStanding';
+import { forbidsDecision, needsReason, needsRisk } from '@/core/decisions/proposeDecision';
 import { PART_DECISIONS, type PartDecisionId } from '@/model/job';
-import { evidenceOf } from '../job/evidenceOf';
-import { keptOr } from '../job/keptOr';
+import { decisionName } from '../job/decisionName';
 import { LostVersions } from '../job/LostVersions';
 import { type OfPart, useBench } from '../job/useBench';
+import { useDeciding } from '../job/useDeciding';
 import { Field, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
-
-export const decisionName = (id: PartDecisionId | undefined): string =>
-  PART_DECISIONS.find((decision) => decision.id === id)?.name ?? 'Not decided';
-
-const decisionOf = ({ snapshot }: OfPart['job'], { position }: PartState) =>
-  snapshot.decisions.find(({ positionId }) => positionId === position.id);
 
 /** What becomes of the part: the tool proposes with a reason in one line, a person decides. */
 export function DecideFace({ part, job }: OfPart) {
@@ -30,28 +23,26 @@ export function DecideFace({ part, job }: OfPart) {
   const proposal = partProposal(part, parts, snapshot);
   // Who replaces a part with its mate decides for both: each gets a decision of its own.
   const alongWith = matesOf(part, parts, snapshot).filter(
-    (mate) => decisionOf(job, mate)?.decision !== 'replace-with-mate',
+    (mate) =>
+      snapshot.decisions.find(({ positionId }) => positionId === mate.position.id)?.decision !==
+      'replace-with-mate',
   );
   const [reason, setReason] = useState('');
-  const [trouble, setTrouble] = useState('');
-  const put = (of: PartState, decision: PartDecisionId, why: string) =>
-    job.take('decision', {
-      ...{ positionId: of.position.id, version: decisionOf(job, of)?.version ?? 0, decision, reason: why },
-      proposed: partProposal(of, parts, snapshot).decision,
-      evidence: evidenceOf(job, of.position.id),
-    });
-  const decide = async (decision: PartDecisionId) => {
-    const mates = decision === 'replace-with-mate' ? alongWith : [];
-    const taken = [
-      put(part, decision, reason),
-      ...mates.map((mate) => put(mate, decision, `goes along with ${position.name}`)),
-    ];
-    const wrong = (await Promise.all(taken.map((each) => keptOr(each, 'decide it again')))).find(Boolean);
-    setTrouble(wrong ?? '');
-    if (wrong) return;
+  const [riskBy, setRiskBy] = useState('');
+  const { decide, trouble } = useDeciding(job);
+  const mayDecide = rights.includes('part.decide');
+  const barred = PART_DECISIONS.flatMap(({ id, name }) => {
+    const why = forbidsDecision(id, known);
+    return why ? [{ name, why }] : [];
+  });
+  const press = (id: PartDecisionId) => {
+    void decide(part, id, { reason: reason.trim(), riskBy: needsRisk(id, proposal) ? riskBy.trim() : '' });
     setReason('');
-    await job.sendWaiting();
+    setRiskBy('');
   };
+  const isWanting = (id: PartDecisionId) =>
+    (needsReason(id, proposal.decision) && reason.trim() === '') ||
+    (needsRisk(id, proposal) && riskBy.trim() === '');
   return (
     <Box>
       <Heading as="h3" fontSize="18px">
@@ -62,6 +53,7 @@ export function DecideFace({ part, job }: OfPart) {
           {entry.by}
           {entry.reason ? `: ${entry.reason}` : ''}. The rules had proposed:{' '}
           {decisionName(entry.proposed).toLowerCase()}.
+          {entry.riskBy ? ` ${entry.riskBy} takes the risk.` : ''}
         </Box>
       )}
       <Box marginBlock="12px" borderLeft="4px solid" borderColor="metal" paddingLeft="12px">
@@ -74,7 +66,7 @@ export function DecideFace({ part, job }: OfPart) {
           `${decisionName(decision as PartDecisionId)}${why ? `: “${String(why)}”` : ''}`
         }
       />
-      {rights.includes('part.decide') && (
+      {mayDecide && (
         <>
           <Field label="Reason (needed where you differ from the proposal)">
             {(wiring) => (
@@ -86,28 +78,48 @@ export function DecideFace({ part, job }: OfPart) {
               />
             )}
           </Field>
+          {proposal.binds && (
+            <Field label="Who takes the risk, if it is kept all the same">
+              {(wiring) => (
+                <TextInput
+                  {...wiring}
+                  value={riskBy}
+                  maxLength={60}
+                  onChange={(event) => setRiskBy(event.target.value)}
+                />
+              )}
+            </Field>
+          )}
           <Flex wrap="wrap" gap="8px">
-            {PART_DECISIONS.map(({ id, name }) => {
-              const forbidden = forbidsDecision(id, known);
-              const wanting = needsReason(id, proposal.decision) && reason.trim() === '';
-              return (
-                <Press
-                  key={id}
-                  size="bench"
-                  fontSize="15px"
-                  kind={id === proposal.decision ? 'main' : 'plain'}
-                  disabled={Boolean(forbidden) || wanting}
-                  title={forbidden}
-                  onClick={() => void decide(id)}
-                >
-                  {name}
-                </Press>
-              );
-            })}
+            {PART_DECISIONS.map(({ id, name }) => (
+              <Press
+                key={id}
+                size="bench"
+                fontSize="15px"
+                kind={id === proposal.decision ? 'main' : 'plain'}
+                disabled={forbidsDecision(id, known) !== undefined || isWanting(id)}
+                title={forbidsDecision(id, known)}
+                onClick={() => press(id)}
+              >
+                {name}
+              </Press>
+            ))}
           </Flex>
         </>
       )}
-      {rights.includes('part.decide') && alongWith.length > 0 && (
+      {barred.length > 0 && (
+        <Box
+          marginTop="10px"
+          borderTop="6px solid"
+          borderColor="oxide"
+          paddingTop="4px"
+          fontSize="13px"
+          color="oxide"
+        >
+          Barred: {barred.map(({ name }) => name.toLowerCase()).join(', ')}. {barred[0]!.why}
+        </Box>
+      )}
+      {mayDecide && alongWith.length > 0 && (
         <Box fontSize="13px" color="second" marginTop="8px">
           “Replace with mate” decides for {alongWith.map(({ position: { name } }) => name).join(', ')} too.
         </Box>

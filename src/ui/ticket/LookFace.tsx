@@ -4,28 +4,15 @@ import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { modesOf } from '@/core/catalogs/words';
 import { describeFinding } from '@/core/report/describeFinding';
-import {
-  type DamageMode,
-  NOTHING_TO_SEE,
-  SEVERITIES,
-  type Severity,
-  STORY_ROLES,
-  type StoryRole,
-} from '@/model/damage';
+import { type DamageMode, NOTHING_TO_SEE, type Severity, STORY_WORDS } from '@/model/damage';
+import { type FindingExtent, HowMuch } from '../finding/HowMuch';
+import { wordsBeside } from '../finding/wordsBeside';
+import { Questions } from '../grade/Questions';
 import { CaptureLine } from '../job/CaptureLine';
 import { type OfPart, useBench } from '../job/useBench';
-import { Field, Select, TextInput } from '../kit/Field';
 import { EmptyState } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { GradePanel } from './GradePanel';
-
-const STORY_WORDS: Record<StoryRole, string> = {
-  unknown: 'Not said yet',
-  'first-failure': 'Suspected first failure',
-  'dragged-along': 'Dragged along',
-  'from-earlier': 'From an earlier time',
-  'this-strip': 'Made in this strip (tool mark)',
-};
 
 /** What is seen: mode, place, extent, in three taps; then the grade. */
 export function LookFace(props: OfPart) {
@@ -48,6 +35,7 @@ export function LookFace(props: OfPart) {
       ))}
       {rights.includes('capture.take') && <NewFinding {...props} />}
       <GradePanel {...props} />
+      <Questions job={job} positionId={position.id} />
     </Box>
   );
 }
@@ -56,12 +44,7 @@ function NewFinding({ part: { position }, job }: OfPart) {
   const { tellKept } = useBench();
   const [mode, setMode] = useState<DamageMode>();
   const [place, setPlace] = useState('');
-  const note = async (
-    chosen: DamageMode,
-    where: string,
-    severity: Severity,
-    extent: Record<string, unknown> = {},
-  ) => {
+  const note = async (chosen: DamageMode, where: string, severity: Severity, extent: FindingExtent = {}) => {
     setMode(undefined);
     const content = {
       positionId: position.id,
@@ -101,7 +84,7 @@ function NewFinding({ part: { position }, job }: OfPart) {
             >
               {word.term}
               <Box as="span" fontWeight={400} fontSize="13px" lineHeight="16px">
-                {word.workshop}
+                {wordsBeside(word)}
               </Box>
             </Press>
           ))}
@@ -138,100 +121,13 @@ function NewFinding({ part: { position }, job }: OfPart) {
         ))}
       </Flex>
       {place && (
-        <HowMuch mode={mode} onNote={(severity, extent) => void note(mode, place, severity, extent)} />
+        <HowMuch
+          job={job}
+          positions={[position]}
+          mode={mode}
+          onNote={(severity, extent) => void note(mode, place, severity, extent)}
+        />
       )}
-    </Box>
-  );
-}
-
-interface HowMuchProps {
-  readonly mode: DamageMode;
-  readonly onNote: (severity: Severity, extent: Record<string, unknown>) => void;
-}
-
-function HowMuch({ mode, onNote }: HowMuchProps) {
-  const [count, setCount] = useState('');
-  const [share, setShare] = useState('');
-  const [story, setStory] = useState<StoryRole>('unknown');
-  const [words, setWords] = useState('');
-  const countError = count !== '' && !/^\d{1,3}$/.test(count) ? 'a whole number' : undefined;
-  const shareNumber = Number(share.replace(',', '.'));
-  const shareError =
-    share !== '' && !(shareNumber >= 0 && shareNumber <= 100) ? 'a share from 0 to 100 %' : undefined;
-  const extent = {
-    story,
-    note: words,
-    ...(count === '' ? {} : { count: Number(count) }),
-    ...(share === '' ? {} : { share: shareNumber / 100 }),
-  };
-  return (
-    <Box marginTop="8px">
-      <Flex gap="12px">
-        {mode.countOf && (
-          <Field label={`How many ${mode.countOf}`} error={countError}>
-            {(wiring) => (
-              <TextInput
-                {...wiring}
-                value={count}
-                inputMode="numeric"
-                onChange={(event) => setCount(event.target.value)}
-              />
-            )}
-          </Field>
-        )}
-        {mode.shareOf && (
-          <Field label={`Per cent of ${mode.shareOf}`} error={shareError}>
-            {(wiring) => (
-              <TextInput
-                {...wiring}
-                value={share}
-                inputMode="decimal"
-                onChange={(event) => setShare(event.target.value)}
-              />
-            )}
-          </Field>
-        )}
-      </Flex>
-      <Flex gap="12px">
-        <Field label="Its part in the story">
-          {(wiring) => (
-            <Select {...wiring} value={story} onChange={(event) => setStory(event.target.value as StoryRole)}>
-              {STORY_ROLES.map((role) => (
-                <option key={role} value={role}>
-                  {STORY_WORDS[role]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Field label="In your own words">
-          {(wiring) => (
-            <TextInput
-              {...wiring}
-              value={words}
-              maxLength={400}
-              onChange={(event) => setWords(event.target.value)}
-            />
-          )}
-        </Field>
-      </Flex>
-      <Heading as="h4" fontSize="15px" marginBottom="4px">
-        How severe? This notes it.
-      </Heading>
-      <Flex gap="8px">
-        {SEVERITIES.map((severity) => (
-          <Press
-            key={severity}
-            size="bench"
-            kind="main"
-            flex="1"
-            disabled={Boolean(countError || shareError)}
-            onClick={() => onNote(severity, extent)}
-          >
-            {severity}
-          </Press>
-        ))}
-      </Flex>
     </Box>
   );
 }

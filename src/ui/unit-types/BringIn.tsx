@@ -60,7 +60,7 @@ export function BringIn() {
         label="File (JSON)"
         what="a JSON file"
         accept={{ 'application/json': ['.json'] }}
-        onText={change}
+        onFile={(file) => void file.text().then(change)}
       />
       <Field label="Or pasted">
         {(wiring) => (

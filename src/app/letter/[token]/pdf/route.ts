@@ -1,12 +1,9 @@
 import { answerAnyone } from '@/app/api/answer';
 import { pdfResponse } from '@/app/api/fileResponse';
-import { readReportByToken } from '@/server/report/customerLink';
-import { printReport } from '@/server/report/printReport';
+import { printLetter } from '@/server/report/customerLink';
+import { ownerByToken } from '@/server/report/letterCase';
 
 export const GET = answerAnyone(async ({ context, params }) => {
-  const issue = readReportByToken(context, params.token ?? '');
-  return pdfResponse(
-    await printReport(context, issue, 'A4'),
-    `report-${issue.document.unit.peg}-${issue.number}.pdf`,
-  );
+  const { bytes, name } = await printLetter(ownerByToken(context, params.token ?? ''), context, undefined);
+  return pdfResponse(bytes, name);
 });

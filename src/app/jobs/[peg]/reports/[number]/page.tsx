@@ -1,6 +1,7 @@
 import { shopContext } from '@/server/instance';
 import { readSnapshotByPeg } from '@/server/job/readSnapshot';
-import { readReport } from '@/server/report/issueReport';
+import { readReportPage } from '@/server/report/issueReport';
+import { drawForLetter } from '@/ui/report/drawForLetter';
 import { LetterPage } from '@/ui/report/LetterPage';
 import { forPage, pageActor } from '../../../../session';
 
@@ -8,16 +9,20 @@ export default async function ReportPage({ params }: { params: Promise<{ peg: st
   const actor = await pageActor();
   const context = shopContext();
   const { peg, number } = await params;
-  const { issue, jobId } = await forPage(() => {
+  const { issue, jobId, unitType } = await forPage(() => {
     const { job } = readSnapshotByPeg(actor, context, { peg: Number(peg) });
-    return { jobId: job.id, issue: readReport(actor, context, { jobId: job.id, number: Number(number) }) };
+    return {
+      jobId: job.id,
+      ...readReportPage(actor, context, { jobId: job.id, number: Number(number) }),
+    };
   });
-  const { document, issuedAt, issuedBy, digest, changes } = issue;
+  const { document, previous, issuedAt, issuedBy, digest, changes } = issue;
   const base = `/api/v1/jobs/${jobId}`;
   return (
     <LetterPage
       document={document}
-      issue={{ number: issue.number, issuedAt, issuedBy, digest, changes }}
+      issue={{ number: issue.number, issuedAt, issuedBy, digest, changes, ...(previous ? { previous } : {}) }}
+      drawing={drawForLetter(document, unitType)}
       photographBase={`${base}/photographs/`}
       photographEnd="?size=1280"
       pdfUrl={`${base}/reports/${issue.number}/pdf`}
