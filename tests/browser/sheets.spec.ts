@@ -62,21 +62,21 @@ test('a limit sheet is pasted, looked at line by line, saved as a revision; the 
   await expect(draft).toContainText('Width of the fork groove is no longer checked');
 
   await page.getByLabel('Why', { exact: true }).fill('After the towing boxes');
-  await page.getByRole('button', { name: 'Save as revision 4' }).click();
-  await expect(page.getByRole('heading', { name: 'Limit sheet, revision 4' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save as revision 5' }).click();
+  await expect(page.getByRole('heading', { name: 'Limit sheet, revision 5' })).toBeVisible();
   await expect(draft).toHaveCount(0);
   await expect(page.getByRole('table', { name: 'Revisions' })).toContainText('After the towing boxes');
 
-  // The job was booked in with revision 3 and stays there until somebody takes it over.
+  // The job was booked in with revision 4 and stays there until somebody takes it over.
   await page.goto(`/jobs/${peg}?part=ring-1&face=measure`);
   await expect(page.getByText('No limit known: it stays an open question')).toBeVisible();
   await page.goto(`/jobs/${peg}?station=book-in`);
   await alive(page);
   const notice = page.getByTestId('sheet-notice');
-  await expect(notice).toContainText('revision 3 of its limit sheet; revision 4 is out');
+  await expect(notice).toContainText('revision 4 of its limit sheet; revision 5 is out');
   await notice.getByRole('button', { name: 'What would it change?' }).click();
   await expect(notice).toContainText('at least 0.95 mm');
-  await notice.getByRole('button', { name: 'Judge this job by revision 4' }).click();
+  await notice.getByRole('button', { name: 'Judge this job by revision 5' }).click();
   await expect(notice).toHaveCount(0);
   await page.goto(`/jobs/${peg}?part=ring-4&face=measure`);
   const words = page.getByTestId('limit-words');

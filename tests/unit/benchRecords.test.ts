@@ -312,8 +312,8 @@ describe('an order that was found on the job', () => {
     keep({ what: 'step', title: 'Cut the seized bolt' });
     keep({ what: 'step', stepId: 'cover-off' });
     keep({ what: 'order', why: 'the shafts come out easier first' });
-    expect(order()).toEqual({ revision: 4 });
-    expect(snapshot().unitType.revision).toBe(3);
+    expect(order()).toEqual({ revision: 5 });
+    expect(snapshot().unitType.revision).toBe(4);
     const type = readAllTypes(shop.people.lead, shop.context, undefined).find(
       ({ id }) => id === 'torvane-hx41',
     );

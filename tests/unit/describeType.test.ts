@@ -108,7 +108,7 @@ describe('a newer revision of a shared type', () => {
     bringInType(shop.people.lead, shop.context, {
       text: JSON.stringify(document),
       note: 'more',
-      revision: 4,
+      revision: 5,
     });
 
   it('tells a job what else it changes, and is taken over knowingly', () => {
@@ -118,9 +118,9 @@ describe('a newer revision of a shared type', () => {
       positions: [...axle.positions, { id: 'plug', name: 'Drain plug', family: 'fastener-seal' }],
     });
     const preview = previewAdoption(shop.people.inspector, shop.context, { jobId });
-    expect(preview).toEqual({ revision: 4, changes: [], described: ['1 part is new: Drain plug'] });
-    expect(snapshot(jobId).unitType.revision).toBe(3);
-    adoptSheet(shop.people.lead, shop.context, { jobId, version: snapshot(jobId).job.version, revision: 4 });
+    expect(preview).toEqual({ revision: 5, changes: [], described: ['1 part is new: Drain plug'] });
+    expect(snapshot(jobId).unitType.revision).toBe(4);
+    adoptSheet(shop.people.lead, shop.context, { jobId, version: snapshot(jobId).job.version, revision: 5 });
     expect(snapshot(jobId).unitType.positions.map(({ id }) => id)).toContain('plug');
   });
 
@@ -143,11 +143,11 @@ describe('a newer revision of a shared type', () => {
       adoptSheet(shop.people.lead, shop.context, {
         jobId,
         version: snapshot(jobId).job.version,
-        revision: 4,
+        revision: 5,
       }),
     );
     expect(refusal.message).toContain('records of “Rear cover”');
-    expect(snapshot(jobId).unitType.revision).toBe(3);
+    expect(snapshot(jobId).unitType.revision).toBe(4);
   });
 
   it.each([
@@ -202,9 +202,9 @@ describe('a newer revision of a shared type', () => {
       adoptSheet(shop.people.lead, shop.context, {
         jobId,
         version: snapshot(jobId).job.version,
-        revision: 4,
+        revision: 5,
       });
     expect(refused(adopt).message).toContain(`records of “${name}”`);
-    expect(snapshot(jobId).unitType.revision).toBe(3);
+    expect(snapshot(jobId).unitType.revision).toBe(4);
   });
 });

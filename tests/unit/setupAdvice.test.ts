@@ -239,7 +239,7 @@ describe('advice on a set-up', () => {
         }),
       ],
       'misread',
-      'tooth 36',
+      'tooth 37',
     ],
     [
       'a move that did nothing',

@@ -141,7 +141,7 @@ describe('the rack', () => {
     const shape = (unitTypeId: string) =>
       drawShape(shop.people.parts, shop.context, {
         unitTypeId,
-        revision: unitTypeId.startsWith('own-') ? 1 : 3,
+        revision: unitTypeId.startsWith('own-') ? 1 : 4,
       });
     expect(shape('torvane-hx41')).toContain('<svg xmlns="http://www.w3.org/2000/svg"');
     expect(shape('torvane-hx41')).not.toBe(shape('skell-five'));

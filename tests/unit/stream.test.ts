@@ -55,7 +55,7 @@ describe('the stream of a job', () => {
     const again = ask(all.cursor, { shop: all.shop });
     expect(again).toEqual({
       ...{ cursor: all.cursor, whole: false, shop: all.shop },
-      ...{ newestRevision: 3, tooClosePolicy: 'hold' },
+      ...{ newestRevision: 4, tooClosePolicy: 'hold' },
     });
     // An open bench that asks every fifteen seconds must not cost the shop anything.
     expect(JSON.stringify(again).length).toBeLessThan(200);

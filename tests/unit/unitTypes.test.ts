@@ -48,8 +48,8 @@ describe('a unit type from a file', () => {
   it('goes out and comes in as the next revision, with nothing lost and no job touched', () => {
     const jobId = bookTestUnit(shop);
     const out = exportType(shop.people.inspector, shop.context, { unitTypeId: 'torvane-hx41' });
-    expect(look(out)).toMatchObject({ revision: 4, ratios: [{ gear: 'Drive', words: '3.727' }] });
-    bringIn({ ...out, title: 'Hypoid axle head, later' }, 4);
+    expect(look(out)).toMatchObject({ revision: 5, ratios: [{ gear: 'Drive', words: '3.727' }] });
+    bringIn({ ...out, title: 'Hypoid axle head, later' }, 5);
     const {
       revision: _,
       title: __,
@@ -59,10 +59,10 @@ describe('a unit type from a file', () => {
     });
     expect(out).toMatchObject(rest);
     expect(gatherSnapshot(shop.context.db, jobId)).toMatchObject({
-      newestRevision: 4,
-      unitType: { revision: 3, title: out.title },
+      newestRevision: 5,
+      unitType: { revision: 4, title: out.title },
     });
-    expect(refused(() => bringIn(out, 3)).code).toBe('stale');
+    expect(refused(() => bringIn(out, 4)).code).toBe('stale');
   });
 
   it.each([
@@ -144,7 +144,7 @@ describe('a copy of a unit type', () => {
     expect(exportType(shop.people.lead, shop.context, { unitTypeId: 'skell-tow' })).toMatchObject({
       revision: 1,
       title: 'Five-speed box, towing',
-      basedOn: { id: 'skell-five', revision: 3 },
+      basedOn: { id: 'skell-five', revision: 4 },
     });
   });
   it('needs an id of its own that is one, and something to copy', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PRACTICE, perfectMove, roundsOf, truthOf } from './practise';
+import { PRACTICE, perfectMove, playedBy, roundsOf, truthOf } from './practise';
 
 const seeds = Array.from({ length: 60 }, (_, at) => at + 1);
 
@@ -28,5 +28,29 @@ describe('a practice axle', () => {
     expect(good).toEqual([]);
     for (const seed of seeds)
       expect(truthOf({ seed, moves: [perfectMove(seed)] }).mean).toBeCloseTo(PRACTICE.backlash.aim, 6);
+  });
+
+  it('lets the hand slip once in twenty readings, and never twice at the same tooth', () => {
+    const honest = (seed: number) => {
+      const [first] = roundsOf({ seed, moves: [] });
+      const again = first!.teeth.map(({ tooth }) => ({ round: 0, tooth }));
+      return { first: first!, right: roundsOf({ seed, moves: [], again })[0]! };
+    };
+    const pairs = Array.from({ length: 400 }, (_, seed) => honest(seed + 1)).flatMap(({ first, right }) =>
+      first.teeth.map((read, at) => read.backlash - right.teeth[at]!.backlash),
+    );
+    const slips = pairs.filter((off) => Math.abs(off) > 1e-9);
+    // Of 3200 readings 160 are expected; four standard deviations of that count are 49.
+    expect(slips.length).toBeGreaterThan(160 - 49);
+    expect(slips.length).toBeLessThan(160 + 49);
+    expect(Math.min(...slips)).toBeGreaterThanOrEqual(PRACTICE.slip.least - 0.005);
+    expect(Math.max(...slips)).toBeLessThanOrEqual(PRACTICE.slip.most + 0.005);
+  });
+
+  it('is played to its end by an adviser, who stops where he has nothing to say', () => {
+    expect(playedBy(3, () => ({}))).toEqual({ rounds: 1, isInBand: false });
+    const best = perfectMove(3);
+    const once = playedBy(3, (rounds) => (rounds.length === 1 ? { move: best } : {}));
+    expect(once).toEqual({ rounds: 2, isInBand: true });
   });
 });

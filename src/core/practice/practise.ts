@@ -17,6 +17,8 @@ export interface PracticeRun {
   readonly seed: number;
   /** In mm, in the order in which they were made. */
   readonly moves: readonly Standing[];
+  /** Teeth that were read once more in their round: a slip of the hand is not made twice. */
+  readonly again?: readonly { readonly round: number; readonly tooth: number }[];
 }
 
 interface Spot {
@@ -40,6 +42,10 @@ export const PRACTICE = {
   reading: 0.006,
   eye: 0.04,
   teeth: 8,
+  /** One reading in so many is a slip of the hand. */
+  slipIn: 20,
+  /** How large it is at least and at most, mm: a plunger on the chamfer, a pinion that wasn't held, a mark mistaken. */
+  slip: { least: 0.05, most: 0.25 },
 } as const;
 
 const randomOf = (seed: number): Random => {
@@ -62,15 +68,25 @@ const standingAfter = (moves: readonly Standing[]): Standing => ({
   depth: moves.reduce((sum, { depth }) => sum + depth, 0),
 });
 
+/** What a slip adds to a reading, mm; mostly nothing. */
+const slipper = (random: Random) => (): number => {
+  const isSlip = random() < 1 / PRACTICE.slipIn;
+  const size = PRACTICE.slip.least + random() * (PRACTICE.slip.most - PRACTICE.slip.least);
+  return isSlip ? size : 0;
+};
+
 /** What was read in each round: before the first move, and after each. */
-export function roundsOf({ seed, moves }: PracticeRun): PracticeRound[] {
+export function roundsOf({ seed, moves, again = [] }: PracticeRun): PracticeRound[] {
   const axle = axleOf(seed);
   return [undefined, ...moves].map((moved, round): PracticeRound => {
     const standing = standingAfter(moves.slice(0, round));
     const random = randomOf(seed * 100 + round + 1);
+    const slips = slipper(randomOf(seed * 100 + round + 51));
     const teeth = Array.from({ length: PRACTICE.teeth }, (_, at) => {
       const tooth = Math.round((at * PRACTICE.gearSet.ringTeeth) / PRACTICE.teeth);
-      const shown = trueBacklash(axle, standing, tooth) + PRACTICE.reading * normal(random);
+      const honest = trueBacklash(axle, standing, tooth) + PRACTICE.reading * normal(random);
+      const isAgain = again.some((each) => each.round === round && each.tooth === tooth);
+      const shown = isAgain ? honest : honest + slips();
       // A dial is read to its mark.
       return { tooth, backlash: Math.round(shown * 200) / 200 };
     });
@@ -119,6 +135,29 @@ function truthAt(axle: HiddenAxle, standing: Standing): PracticeTruth {
       patchOff <= pattern.tolerance + pattern.tolerance / 2,
   };
 }
+
+/** Plays an axle to its end as an adviser would: what he reads again is no round. How many rounds it took him, and whether it was right. */
+export function playedBy(
+  seed: number,
+  advise: (rounds: readonly PracticeRound[]) => {
+    readonly move?: Standing | undefined;
+    readonly again?: number | undefined;
+  },
+): { readonly rounds: number; readonly isInBand: boolean } {
+  let run: Required<PracticeRun> = { seed, moves: [], again: [] };
+  for (let act = 0; act < MOST_ACTS; act += 1) {
+    const { move, again } = advise(roundsOf(run));
+    const round = run.moves.length;
+    const isNew =
+      again !== undefined && !run.again.some((each) => each.round === round && each.tooth === again);
+    if (isNew) run = { ...run, again: [...run.again, { round, tooth: again }] };
+    else if (move) run = { ...run, moves: [...run.moves, move] };
+    else break;
+  }
+  return { rounds: run.moves.length + 1, isInBand: truthOf(run).isInBand };
+}
+
+const MOST_ACTS = 30;
 
 /** One move that brings it exactly to its aim, for who could see what is hidden. */
 export function perfectMove(seed: number): Standing {

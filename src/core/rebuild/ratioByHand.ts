@@ -8,8 +8,9 @@ const READ_TO = 1 / 8;
 /** One line for each gear whose ratio the description tells: turned by hand, counted at both ends. */
 export function ratioLines(unit: UnitType): ProofLine[] {
   if (unit.states.length < 2) return [];
+  const ratios = ratiosOf(unit);
   return unit.states.flatMap(({ gear }): ProofLine[] =>
-    ratioOf(unit, gear) === undefined
+    !ratios.has(gear)
       ? []
       : [
           {
@@ -25,9 +26,20 @@ export function ratioLines(unit: UnitType): ProofLine[] {
   );
 }
 
-function ratioOf(unit: UnitType, gear: string): number | undefined {
-  const found = trainInGear(unit, gear);
-  return found.described && found.ratio !== undefined ? Math.abs(found.ratio) : undefined;
+/** By description: a train is solved once, not for every record that comes in. */
+const solved = new WeakMap<UnitType, ReadonlyMap<string, number>>();
+
+function ratiosOf(unit: UnitType): ReadonlyMap<string, number> {
+  const known = solved.get(unit);
+  if (known) return known;
+  const ratios = new Map(
+    unit.states.flatMap(({ gear }): [string, number][] => {
+      const found = trainInGear(unit, gear);
+      return found.described && found.ratio !== undefined ? [[gear, Math.abs(found.ratio)]] : [];
+    }),
+  );
+  solved.set(unit, ratios);
+  return ratios;
 }
 
 /**
@@ -46,17 +58,14 @@ export function tellCounted(
       readonly like?: string;
     }
   | undefined {
-  const expected = ratioOf(unit, gear);
+  const ratios = ratiosOf(unit);
+  const expected = ratios.get(gear);
   if (expected === undefined || output === 0 || input === 0) return undefined;
   const counted = Math.abs(input / output);
   const doubt = counted * (READ_TO / Math.abs(input) + READ_TO / Math.abs(output));
   const fits = (ratio: number) => Math.abs(ratio - counted) <= doubt;
-  const others = unit.states
-    .map((state) => ({ gear: state.gear, ratio: ratioOf(unit, state.gear) }))
-    .filter(
-      (each) => each.gear !== gear && each.ratio !== undefined && Math.abs(each.ratio - expected) > 1e-9,
-    );
-  const like = others.find(({ ratio }) => fits(ratio!))?.gear;
+  const others = [...ratios].filter(([each, ratio]) => each !== gear && Math.abs(ratio - expected) > 1e-9);
+  const like = others.find(([, ratio]) => fits(ratio))?.[0];
   if (!fits(expected)) return { says: 'another', counted, expected, ...(like === undefined ? {} : { like }) };
   return like === undefined
     ? { says: 'agrees', counted, expected }

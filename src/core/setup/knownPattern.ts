@@ -24,6 +24,8 @@ export interface KnownPlace {
   /** For a millimetre of depth, and of backlash, as this unit has shown it. */
   readonly perDepth: number;
   readonly perBacklash: number;
+  /** One standard deviation of each. */
+  readonly doubts: { readonly perDepth: number; readonly perBacklash: number };
   /** By round: how strange its reading looks beside all others; rounds without one are left out. */
   readonly strange: readonly { readonly round: number; readonly z: number }[];
 }
@@ -59,11 +61,20 @@ export function knownPattern(
       return [
         {
           ...{ flank, axis, now: found.of(row(rounds.length - 1)) },
-          perDepth: found.of([0, 1, 0]).value,
-          perBacklash: found.of([0, 0, 1]).value,
+          ...answers(found.of([0, 1, 0]), found.of([0, 0, 1])),
           strange: found.strangeness.map((z, at) => ({ round: told[at]!.round, z })),
         },
       ];
     }),
   );
 }
+
+interface Told {
+  readonly value: number;
+  readonly deviation: number;
+}
+
+const answers = (depth: Told, more: Told): Pick<KnownPlace, 'perDepth' | 'perBacklash' | 'doubts'> => ({
+  ...{ perDepth: depth.value, perBacklash: more.value },
+  doubts: { perDepth: depth.deviation, perBacklash: more.deviation },
+});

@@ -52,6 +52,17 @@ export const SetupAdviceOutputSchema = v.object({
   move: v.optional(shift),
   predicted: v.optional(v.object({ backlash: told, drive: v.optional(place), coast: v.optional(place) })),
   factor: told,
+  /** How far the patches go for a millimetre of depth and of backlash, as shares of the flank: what is usual, bent by what this set has shown. */
+  sensitivities: v.optional(
+    v.array(
+      v.object({
+        flank: v.picklist(['drive', 'coast']),
+        axis: v.picklist(['length', 'height']),
+        perDepth: told,
+        perBacklash: told,
+      }),
+    ),
+  ),
   repeat: v.optional(v.object({ round: finite, tooth: v.optional(finite), what: v.optional(v.string()) })),
   reason: v.string(),
 });

@@ -23,12 +23,31 @@ const SURE = 1.645;
  * @throws BadInput for a tooth that the ring hasn't
  */
 export function setupAdvice(input: SetupAdviceInput): SetupAdvice {
-  const { gearSet, bands, rounds, runOut, step } = input;
   refuseTeeth(input);
-  const factors = geometricFactors(gearSet);
-  const backlash = knownBacklash(rounds, factors, gearSet);
-  const means = rounds.map((_, at) => backlash.mean(at).value);
-  const places = knownPattern(rounds, means, DEFAULT_SENSITIVITIES);
+  const factors = geometricFactors(input.gearSet);
+  const backlash = knownBacklash(input.rounds, factors, input.gearSet);
+  const means = input.rounds.map((_, at) => backlash.mean(at).value);
+  const places = knownPattern(input.rounds, means, DEFAULT_SENSITIVITIES);
+  const advice = adviceFrom(input, { factors, backlash, places });
+  if (places.length === 0) return advice;
+  return {
+    ...advice,
+    sensitivities: places.map(({ flank, axis, perDepth, perBacklash, doubts }) => ({
+      ...{ flank, axis },
+      perDepth: { value: perDepth, deviation: doubts.perDepth },
+      perBacklash: { value: perBacklash, deviation: doubts.perBacklash },
+    })),
+  };
+}
+
+interface KnownSet {
+  readonly factors: ReturnType<typeof geometricFactors>;
+  readonly backlash: KnownBacklash;
+  readonly places: readonly KnownPlace[];
+}
+
+function adviceFrom(input: SetupAdviceInput, { factors, backlash, places }: KnownSet): SetupAdvice {
+  const { bands, rounds, runOut, step } = input;
   const factor = backlash.factor;
   const doubtful = strangest(backlash, places) ?? impossibleMove(factor.value, factors.ring, rounds);
   if (doubtful) return { status: 'misread', factor, ...doubtful };

@@ -31,6 +31,8 @@ export const setupRound = recordKind({
     /** Where the middle of the patch lies, as shares of the flank: 0 toe and root, 1 heel and top. */
     drive: v.optional(place),
     coast: v.optional(place),
+    /** The patches were read on photographs of this round, not told in words. */
+    photographed: v.optional(v.boolean()),
     /** What lay in each stack during this round, thick to thin, mm. */
     packs: v.optional(
       v.pipe(

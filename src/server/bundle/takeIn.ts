@@ -163,10 +163,10 @@ function putIn(actor: Actor, context: Context, { bundle, along, rows, peg }: Tak
   for (const gauge of along.newGauges) insertForeignGauge(db, gauge, home);
   for (const [kind, document] of along.newDocuments) insertCatalog(db, kind, document, at);
   const [job] = rows.jobs!;
-  // The job before what it owns: a type of its own names it.
-  putRows(db, { ...rows, jobs: [{ ...job!, peg }] });
+  // A job names the revision of its type, so that comes first.
   for (const type of along.newUnitTypes)
     insertUnitType(db, type, { at, by: actor.id, ownOfJob: jobId, note: `came with a job of ${home}` });
+  putRows(db, { ...rows, jobs: [{ ...job!, peg }] });
   insertJobHome(db, { jobId, shop: home, peg: Number(job!.peg), maps: along.maps, by: actor.id, at });
   logChange(db, {
     ...{ at, by: actor.id, jobId: null, topic: 'bundle', subject: jobId },

@@ -2,7 +2,15 @@
 
 import { Box, chakra, Flex, Heading } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { PRACTICE, type PracticeRun, perfectMove, roundsOf, truthOf } from '@/core/practice/practise';
+import {
+  PRACTICE,
+  type PracticeRound,
+  type PracticeRun,
+  perfectMove,
+  playedBy,
+  roundsOf,
+  truthOf,
+} from '@/core/practice/practise';
 import { formatNumber } from '@/core/quantity/format';
 import { parseReading } from '@/core/quantity/parseReading';
 import { setupAdvice } from '@/core/setup/setupAdvice';
@@ -23,7 +31,7 @@ interface Practice extends PracticeRun {
   readonly hasAsked: boolean;
 }
 
-const START: Practice = { seed: 1, moves: [], isDone: false, hasAsked: false };
+const START: Practice = { seed: 1, moves: [], again: [], isDone: false, hasAsked: false };
 
 /** An axle whose insides nobody sees: move ring and pinion, read what the dial and the paint say, and stop when it is right. */
 export function PracticeAxle({ actor }: { readonly actor: Actor }) {
@@ -48,6 +56,15 @@ export function PracticeAxle({ actor }: { readonly actor: Actor }) {
           <MoveIt
             key={run.moves.length}
             hasAsked={run.hasAsked}
+            teeth={shown.rounds.at(-1)!.content.teeth}
+            suggested={run.hasAsked ? shown.advice?.repeat?.tooth : undefined}
+            onAgain={(tooth) =>
+              setRun({
+                ...run,
+                again: [...(run.again ?? []), { round: run.moves.length, tooth }],
+                hasAsked: false,
+              })
+            }
             onMove={(move) => setRun({ ...run, moves: [...run.moves, move], hasAsked: false })}
             onAsk={() => setRun({ ...run, hasAsked: true })}
             onDone={() => setRun({ ...run, isDone: true })}
@@ -63,7 +80,7 @@ export function PracticeAxle({ actor }: { readonly actor: Actor }) {
 /** The run as the instruments of a real set-up show one. */
 function shownOf(run: PracticeRun): Shown {
   const rounds = roundsOf(run);
-  const { gearSet, backlash, pattern } = PRACTICE;
+  const { backlash, pattern } = PRACTICE;
   return {
     band: { ...backlash, checkId: '', source: 'for practice' },
     pattern,
@@ -76,15 +93,34 @@ function shownOf(run: PracticeRun): Shown {
         ...(moved ? { moved: { ...moved, asTold: true } } : {}),
       },
     })),
-    advice: setupAdvice({
-      ...{ gearSet, bands: { backlash, pattern }, step: { ring: 0.01, depth: 0.01 } },
-      rounds: rounds.map((round) => ({ ...round, teeth: [...round.teeth] })),
-    }),
+    advice: adviceOn(rounds),
   };
 }
 
+const adviceOn = (rounds: readonly PracticeRound[]) =>
+  setupAdvice({
+    gearSet: PRACTICE.gearSet,
+    ...{
+      bands: { backlash: PRACTICE.backlash, pattern: PRACTICE.pattern },
+      step: { ring: 0.01, depth: 0.01 },
+    },
+    rounds: rounds.map((round) => ({ ...round, teeth: [...round.teeth] })),
+  });
+
+/** The same axle, played by the tool alone. */
+const playedByTheTool = (seed: number) =>
+  playedBy(seed, (rounds) => {
+    const { move, repeat } = adviceOn(rounds);
+    const isOfLast = repeat?.round === rounds.length - 1;
+    return { move, again: isOfLast ? repeat?.tooth : undefined };
+  });
+
 interface MoveItProps {
   readonly hasAsked: boolean;
+  readonly teeth: readonly { readonly tooth: number; readonly backlash: number }[];
+  /** The tooth that the tool would read again. */
+  readonly suggested: number | undefined;
+  readonly onAgain: (tooth: number) => void;
   readonly onMove: (move: { readonly ring: number; readonly depth: number }) => void;
   readonly onAsk: () => void;
   readonly onDone: () => void;
@@ -93,7 +129,7 @@ interface MoveItProps {
 /** More than this no stack of shims gives. */
 const MOST = 1;
 
-function MoveIt({ hasAsked, onMove, onAsk, onDone }: MoveItProps) {
+function MoveIt({ hasAsked, teeth, suggested, onAgain, onMove, onAsk, onDone }: MoveItProps) {
   const [ring, setRing] = useState('');
   const [depth, setDepth] = useState('');
   const [trouble, setTrouble] = useState('');
@@ -151,6 +187,22 @@ function MoveIt({ hasAsked, onMove, onAsk, onDone }: MoveItProps) {
         )}
       </Flex>
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
+      <Box marginTop="10px" fontSize="13px" color="second">
+        Read a tooth again, where you doubt it; that is no round:
+      </Box>
+      <Flex gap="4px" wrap="wrap" role="group" aria-label="Read a tooth again">
+        {teeth.map(({ tooth, backlash }) => (
+          <Press
+            key={tooth}
+            kind={tooth === suggested ? 'main' : 'plain'}
+            paddingInline="10px"
+            aria-label={`Tooth ${tooth + 1}, ${formatNumber(backlash, 3)} mm, read again`}
+            onClick={() => onAgain(tooth)}
+          >
+            {tooth + 1}: {formatNumber(backlash, 3)}
+          </Press>
+        ))}
+      </Flex>
     </Box>
   );
 }
@@ -161,6 +213,7 @@ const mm = (value: number) => formatNumber(value, 3);
 function Told({ run, onAnother }: { readonly run: PracticeRun; readonly onAnother: () => void }) {
   const truth = truthOf(run);
   const best = perfectMove(run.seed);
+  const tool = useMemo(() => playedByTheTool(run.seed), [run.seed]);
   return (
     <Box border="2px solid" borderColor="ink" padding="12px" marginBlock="12px" data-testid="practice-told">
       <Box fontSize="20px" fontWeight={650} color={truth.isInBand ? undefined : 'oxide'}>
@@ -173,7 +226,8 @@ function Told({ run, onAnother }: { readonly run: PracticeRun; readonly onAnothe
       </Box>
       <Box color="second">
         Who could see inside would have moved the ring {mm(best.ring)} and the pinion {mm(best.depth)} mm: two
-        rounds.
+        rounds. The tool, which sees no more than you, took {tool.rounds}
+        {tool.isInBand ? '' : ', and did not get it right'}.
       </Box>
       <Press kind="main" marginTop="8px" onClick={onAnother}>
         Another axle
@@ -191,8 +245,9 @@ const Assumed = () => (
       Eleven and forty-one teeth, 20° and 35°. A millimetre of ring or pinion gives what its angles say, off
       by up to a fifth; the patches answer as a face-milled set does, off by three tenths. The ring wobbles,
       is a little oval and eccentric, the pinion runs out a little. A reading is good to {PRACTICE.reading}{' '}
-      mm, the eye to {formatNumber(100 * PRACTICE.eye, 0)} % of the flank. Preload, settling and slips of the
-      hand are left out.
+      mm, the eye to {formatNumber(100 * PRACTICE.eye, 0)} % of the flank. One reading in {PRACTICE.slipIn} is
+      a slip of the hand, {PRACTICE.slip.least} to {PRACTICE.slip.most} mm too much; read again it is right.
+      Preload and settling are left out.
     </p>
   </chakra.details>
 );

@@ -55,10 +55,24 @@ export function Instruments({ setUp }: { readonly setUp: Shown }) {
         }
         figure=""
         verdict={last.drive || last.coast ? 'The maker’s chart decides' : 'Not marked yet'}
-      />
+      >
+        {rounds.length > 1 && advice?.sensitivities && (
+          <Box fontSize="13px" color="second">
+            This set’s own, a share of the flank for each mm of depth:{' '}
+            {advice.sensitivities.map(ownWords).join('; ')}.
+          </Box>
+        )}
+      </Instrument>
     </Box>
   );
 }
+
+const ownWords = ({
+  flank,
+  axis,
+  perDepth,
+}: NonNullable<NonNullable<Shown['advice']>['sensitivities']>[number]): string =>
+  `${flank} ${axis === 'length' ? 'along' : 'up'} ${mm(perDepth.value, 1)} ± ${mm(perDepth.deviation, 1)}`;
 
 function backlashWords(now: number, { min, max }: NonNullable<Shown['band']>): string {
   if (now > max) return 'Too wide';

@@ -2,7 +2,9 @@
 
 import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
+import { formatNumber } from '@/core/quantity/format';
 import { packNow } from '@/core/rebuild/packs';
+import { photographedPatches } from '@/core/rebuild/photographedPatches';
 import type { SetUp } from '@/core/rebuild/setUp';
 import type { HowToMove } from '@/core/rebuild/setUpMove';
 import type { Gauge } from '@/model/snapshot';
@@ -41,9 +43,10 @@ export function RoundForm({ job, setUp, gauges, usual, how, onKeep }: RoundFormP
   const usually: Before = advice?.status === 'misread' ? 'again' : told ? 'told' : 'otherwise';
   const before = rounds.length === 0 ? undefined : (draft.before ?? usually);
   const stacks = job.snapshot.unitType.stacks.filter(({ sets }) => sets === 'backlash' || sets === 'depth');
+  const photographed = photographedPatches(job.snapshot.records, setUp);
   const keep = async () => {
     const taken = readDraft(draft, {
-      ...{ teeth, gaugeId, told, before },
+      ...{ teeth, gaugeId, told, before, photographed },
       toldPacks: (how?.packs?.packs ?? []).map(({ stack, after }) => ({
         stackId: stack.id,
         pieces: [...after],
@@ -119,7 +122,17 @@ export function RoundForm({ job, setUp, gauges, usual, how, onKeep }: RoundFormP
           </Box>
         ))}
       </Grid>
-      <Patches marks={draft.marks} onMarks={(marks) => change({ marks })} />
+      {(photographed.drive ?? photographed.coast) && (
+        <Press
+          chosen={draft.byPhotograph === true}
+          aria-pressed={draft.byPhotograph === true}
+          marginBottom="6px"
+          onClick={() => change({ byPhotograph: !draft.byPhotograph })}
+        >
+          The patches as photographed: {tellPatches(photographed)}
+        </Press>
+      )}
+      {!draft.byPhotograph && <Patches marks={draft.marks} onMarks={(marks) => change({ marks })} />}
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
       <Press kind="take" size="bench" type="submit" marginTop="8px">
         {before === 'again' ? 'Keep what was read again' : 'Keep this round'}
@@ -127,6 +140,16 @@ export function RoundForm({ job, setUp, gauges, usual, how, onKeep }: RoundFormP
     </Box>
   );
 }
+
+const tellPatches = (found: ReturnType<typeof photographedPatches>): string =>
+  (['drive', 'coast'] as const)
+    .flatMap((flank) => {
+      const spot = found[flank];
+      return spot
+        ? [`${flank} ${formatNumber(spot.length, 2)} along, ${formatNumber(spot.height, 2)} up`]
+        : [];
+    })
+    .join('; ');
 
 /** The teeth that are read: evenly round, and that which is to be read again. */
 function placesRead({ advice, rounds }: SetUp, ringTeeth: number): number[] {

@@ -5,6 +5,7 @@ import { openOfRebuild } from '@/core/rebuild/openOfRebuild';
 import { piecesIn } from '@/core/rebuild/piecesIn';
 import type { RebuildStep } from '@/core/rebuild/rebuildPlan';
 import { heldByRework, reworkTickets } from '@/core/rebuild/reworkTickets';
+import { recordsOf } from '@/core/strip/recordsOf';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { EmptyState } from '../kit/Notice';
@@ -38,6 +39,9 @@ export function WayBack({ job, steps, current, onChoose }: WayBackProps) {
     openOfRebuild(snapshot).length === 0 &&
     isIn === steps.length &&
     pieces.every(({ state }) => state === 'all-in');
+  const isFlushed = recordsOf(snapshot.records, 'proved').some(
+    ({ content }) => content.item === 'flush-case' && content.result === 'pass',
+  );
   const held = current
     ? heldByRework(
         reworkTickets(snapshot),
@@ -54,6 +58,17 @@ export function WayBack({ job, steps, current, onChoose }: WayBackProps) {
           The maker’s manual goes before what stands here.
         </Box>
       </Flex>
+      {isIn === 0 && !isFlushed && (
+        <Box
+          borderLeft="4px solid"
+          borderColor="oxide"
+          paddingLeft="10px"
+          marginBottom="8px"
+          data-testid="flush-first"
+        >
+          Flush it first, with proof: nobody has said yet that the case is clean.
+        </Box>
+      )}
       {current && (
         <StepIn
           key={current.id}

@@ -11,6 +11,7 @@ export interface RoundTaken {
   readonly teeth: readonly { readonly tooth: number; readonly backlash: number }[];
   readonly drive?: { readonly length: number; readonly height: number };
   readonly coast?: { readonly length: number; readonly height: number };
+  readonly photographed?: true;
 }
 
 /** What was done before it is read: as told, otherwise, or nothing at all. */
@@ -23,6 +24,8 @@ export interface Draft {
   readonly gaugeId: string;
   readonly teeth: readonly string[];
   readonly marks: Readonly<Record<string, string>>;
+  /** The patches are taken from the photographs that were measured since the last round. */
+  readonly byPhotograph?: boolean;
   /** By stack. */
   readonly packs: Readonly<Record<string, string>>;
 }
@@ -39,6 +42,7 @@ export interface Given {
   /** What lies in the stacks after what was told. */
   readonly toldPacks: NonNullable<RoundTaken['packs']>;
   readonly letters: Readonly<Record<string, string>>;
+  readonly photographed: Pick<RoundTaken, 'drive' | 'coast'>;
 }
 
 /** Teeth all round that a round needs: one alone says nothing of the others. */
@@ -54,7 +58,7 @@ export function readDraft(draft: Draft, given: Given): RoundTaken | string {
   const { gaugeId, before } = given;
   const teeth = readTeeth(draft, given.teeth);
   if (typeof teeth === 'string') return teeth;
-  const marks = marksOf(draft);
+  const marks = draft.byPhotograph ? { ...given.photographed, photographed: true as const } : marksOf(draft);
   const isAgain = before === 'again';
   if (isAgain && teeth.length === 0 && !marks.drive && !marks.coast) return 'What was read again?';
   if (!isAgain && teeth.length < LEAST)
