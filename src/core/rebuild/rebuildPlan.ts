@@ -28,30 +28,37 @@ const CLIP = /\b(snap ring|circlip|clip|lock wire)\b/i;
 
 type Sources = Pick<JobSnapshot, 'unitType' | 'records' | 'decisions' | 'catalogs'>;
 
+/** A step that only read or drained took nothing off, and has no way back; one with a torque has its plug. */
+const tookOff = ({ record, torque }: UnitType['steps'][number]): boolean =>
+  torque !== undefined || !record.some((what) => what === 'readings' || what === 'oil quantity');
+
 /** What came off last goes on first: every step of the strip the other way round, also those that nobody had foreseen. */
 export function rebuildPlan({ unitType, records, decisions, catalogs }: Sources): RebuildStep[] {
   const refitted = new Map(recordsOf(records, 'refitted').map((record) => [record.content.of, record]));
   const decided = new Map(decisions.map(({ positionId, decision }) => [positionId, decision]));
-  return rebuildOrder(stripPlan(unitType, records)).map((record): RebuildStep => {
+  return rebuildOrder(stripPlan(unitType, records)).flatMap((record): RebuildStep[] => {
     const stepId = stepIdOf(unitType, record.content);
     const planned = unitType.steps.find((step) => step.id === stepId);
+    if (planned && !tookOff(planned)) return [];
     const id = stepId ?? record.id;
     const title = planned?.title ?? record.content.title ?? 'A step';
     const positions = piecesOf(unitType, planned?.positions ?? []);
     const isNew = ({ id: part }: Position) => NEW.has(decided.get(part) ?? 'not-decided');
-    return {
-      ...{ id, title, positions },
-      lay: layOf(title, stepWords(unitType, record.content)),
-      renewed: positions.filter(isNew),
-      oneUse: positions.filter((position) => position.oneUse && !isNew(position)),
-      clips: positions.filter(({ name }) => CLIP.test(name)),
-      cautions: (planned?.cautions ?? []).flatMap((caution) => {
-        const found = catalogs.cautions.cautions.find((each) => each.id === caution);
-        return found ? [found.words] : [];
-      }),
-      bolts: planned?.torque && boltTicks(id, planned.torque, records),
-      done: refitted.get(id),
-    };
+    return [
+      {
+        ...{ id, title, positions },
+        lay: layOf(title, stepWords(unitType, record.content)),
+        renewed: positions.filter(isNew),
+        oneUse: positions.filter((position) => position.oneUse && !isNew(position)),
+        clips: positions.filter(({ name }) => CLIP.test(name)),
+        cautions: (planned?.cautions ?? []).flatMap((caution) => {
+          const found = catalogs.cautions.cautions.find((each) => each.id === caution);
+          return found ? [found.words] : [];
+        }),
+        bolts: planned?.torque && boltTicks(id, planned.torque, records),
+        done: refitted.get(id),
+      },
+    ];
   });
 }
 
