@@ -412,3 +412,34 @@ test('bolts turned on by an angle, with the bench’s wrench; a wrench that can�
   expect(tick).toMatchObject({ of: 'ring-off', held: true });
   expect(tick!.figure as number).toBeGreaterThanOrEqual(30);
 });
+
+test('a practice axle is set up with fingers alone: every key is large enough, the tool’s word is followed', async ({
+  browser,
+  shop,
+}) => {
+  const context = await browser.newContext({
+    ...{
+      hasTouch: true,
+      viewport: { width: 1024, height: 768 },
+      baseURL: shop.url,
+      serviceWorkers: 'block',
+    },
+  });
+  const page = await context.newPage();
+  await enter(page, 'apprentice', '/training/axle');
+  const practice = page.getByTestId('practice');
+  for (const key of await practice.getByRole('button').all()) {
+    const box = (await key.boundingBox())!;
+    expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44);
+  }
+  await practice.getByRole('button', { name: 'What would the tool do?' }).tap();
+  await expect(practice.getByTestId('advice')).toBeVisible();
+  await practice.getByRole('button', { name: /^Tooth 22,/ }).tap();
+  await practice.getByLabel('Ring, mm away from the pinion').tap();
+  await page.keyboard.type('-0.05');
+  await practice.getByRole('button', { name: 'Move and read' }).tap();
+  await expect(practice).toContainText('round 2');
+  await practice.getByRole('button', { name: 'It stays so' }).tap();
+  await expect(practice.getByTestId('practice-told')).toContainText('after 2 rounds');
+  await context.close();
+});

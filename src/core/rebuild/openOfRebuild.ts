@@ -35,7 +35,7 @@ export function openOfRebuild(snapshot: Sources): OpenQuestion[] {
         ? [{ code: 'bolts-open', positionId: null, stepId: id, step: title, out: bolts.out.length } as const]
         : []),
     ]),
-    ...piecesIn(snapshot.unitType.positions, steps, snapshot.records).flatMap(
+    ...piecesIn(snapshot.unitType, steps, snapshot.records).flatMap(
       ({ position, inside, expected, state }): OpenQuestion[] =>
         state === 'missing' || state === 'too-many'
           ? [{ code: 'pieces-not-in', positionId: position.id, counted: inside ?? 0, expected }]

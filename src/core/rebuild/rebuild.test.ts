@@ -106,7 +106,7 @@ describe('the bench, counted down', () => {
   const refit = record({ what: 'refitted', of: 'cover-off', note: '' });
   const pieces = (...records: BenchRecord[]) => {
     const { records: all, ...rest } = job([...stripped, ...records]);
-    return piecesIn(unitType.positions, rebuildPlan({ ...rest, records: all }), all);
+    return piecesIn(unitType, rebuildPlan({ ...rest, records: all }), all);
   };
   const of = (id: string, list: ReturnType<typeof pieces>) =>
     list.find(({ position }) => position.id === id)!;
@@ -120,6 +120,17 @@ describe('the bench, counted down', () => {
     expect(of(part, pieces(refit, less)).state).toBe('missing');
     const more = record({ what: 'counted-in', positionId: part, counted: expected + 1, note: '' });
     expect(of(part, pieces(refit, more)).state).toBe('too-many');
+  });
+
+  it('lets lie where it is what never came off', () => {
+    const coverAlone = stripped.filter(
+      ({ content }) => content.what === 'step' && content.stepId === 'cover-off',
+    );
+    const { records, ...rest } = job(coverAlone);
+    const list = piecesIn(unitType, rebuildPlan({ ...rest, records }), records);
+    expect(new Set(list.map(({ position }) => position.id))).toEqual(new Set(coverOff.positions));
+    // Taken apart whole, what no step names is counted too.
+    expect(pieces().length).toBeGreaterThan(list.length);
   });
 
   it('asks nothing before it has begun; then for each step, its bolts, and what is left over or missing', () => {

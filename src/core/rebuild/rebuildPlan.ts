@@ -29,7 +29,7 @@ const CLIP = /\b(snap ring|circlip|clip|lock wire)\b/i;
 type Sources = Pick<JobSnapshot, 'unitType' | 'records' | 'decisions' | 'catalogs'>;
 
 /** A step that only read or drained took nothing off, and has no way back; one with a torque has its plug. */
-const tookOff = ({ record, torque }: UnitType['steps'][number]): boolean =>
+export const tookOff = ({ record, torque }: UnitType['steps'][number]): boolean =>
   torque !== undefined || !record.some((what) => what === 'readings' || what === 'oil quantity');
 
 /** What came off last goes on first: every step of the strip the other way round, also those that nobody had foreseen. */

@@ -27,6 +27,9 @@ interface Best {
 /** A backlash that is off by so much of the band's half weighs as much as a patch that is off by its tolerance. */
 const BAND_SHARE = 0.4;
 
+/** mm: a depth that is off by less is left: it takes the pinion out and costs a sleeve, for less than the eye tells of a patch. */
+const LEAST_DEPTH = 0.02;
+
 /**
  * The move after which backlash and patches lie best: least squares over both, the patches by what this unit has shown. The depth is left
  * alone where the patches lie where they should: it takes the pinion out, and a new sleeve.
@@ -36,7 +39,7 @@ export function bestMove({ backlash, places, bands, step, mustDepth }: Asked): B
   const { min, max, aim = (min + max) / 2 } = bands.backlash;
   const [c, cDepth] = [backlash.factor.value, backlash.depthFactor.value];
   const { depth, more } = mustDepth ? leastSquares(places, bands, aim - now) : { depth: 0, more: aim - now };
-  const rounded = roundTo(depth, step.depth);
+  const rounded = Math.abs(depth) < LEAST_DEPTH ? 0 : roundTo(depth, step.depth);
   // The ring makes up for what the depth takes, and brings the rest.
   const ring = roundTo((more + cDepth * rounded) / c, step.ring);
   const move = { ring, depth: rounded };

@@ -40,16 +40,16 @@ export function Instrument({
         >
           {number}
         </Flex>
-        <Box width="112px">
+        <Box width="106px">
           <strong>{title}</strong>
           <Box fontSize="13px" lineHeight="17px" color="second">
             {note}
           </Box>
         </Box>
-        <Box flex="1 1 250px" minWidth="0">
+        <Box flex="1 1 190px" minWidth="0">
           {drawing}
         </Box>
-        <Box width="104px">
+        <Box width="96px">
           <Box fontSize="26px" lineHeight="30px">
             {figure}
           </Box>

@@ -34,7 +34,7 @@ export function WayBack({ job, steps, current, onChoose }: WayBackProps) {
       </EmptyState>
     );
   const isIn = steps.filter(({ done }) => done).length;
-  const pieces = piecesIn(snapshot.unitType.positions, steps, snapshot.records);
+  const pieces = piecesIn(snapshot.unitType, steps, snapshot.records);
   const closed =
     openOfRebuild(snapshot).length === 0 &&
     isIn === steps.length &&
