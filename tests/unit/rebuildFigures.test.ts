@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { afterValues, limitsAfter } from '@/core/rebuild/afterValues';
+import { boltTicks } from '@/core/rebuild/boltTicks';
 import { closingOf, openOfClosing } from '@/core/rebuild/closing';
 import { floatsOf } from '@/core/rebuild/floats';
 import { drawerOf, exchanged, packMove } from '@/core/rebuild/packs';
@@ -13,7 +14,7 @@ import { adjusterMove } from '@/core/setup/adjusterMove';
 import { firstDepthStack } from '@/core/setup/pinionDepth';
 import { carrierTorque, preloadAdvice } from '@/core/setup/preload';
 import type { RecordContent } from '@/model/recordKinds';
-import type { BenchRecord, Gauge } from '@/model/snapshot';
+import type { BenchRecord, Gauge, PartDecision } from '@/model/snapshot';
 
 /* Figures of a rebuild against hand calculations: each says which. */
 
@@ -37,6 +38,7 @@ const gauge = (id: string, unit: 'mm' | 'Nm', error: number): Gauge => ({
 const GAUGES = [gauge('dial', 'mm', 0.002), gauge('wrench', 'Nm', 0.05), gauge('coarse', 'mm', 0.05)];
 const job = (id: string, records: BenchRecord[]) => ({
   ...{ unitType: typeOf(id), records, readings: [], gauges: GAUGES, timeZone: 'UTC' },
+  decisions: [] as PartDecision[],
 });
 
 describe('packs of shims', () => {
@@ -102,6 +104,28 @@ describe('packs of shims', () => {
       becomes: 0.93,
     });
     expect(drawerOf(left!)).toBe(drawerOf(right!));
+  });
+});
+
+describe('bolts', () => {
+  const torque = { min: 90, max: 110, aim: 100, bolts: 2 };
+  const next = (over: object, ...stages: number[]) =>
+    boltTicks(
+      'ring-off',
+      { ...torque, ...over },
+      stages.flatMap((stage) =>
+        [0, 1].map((bolt) => record({ what: 'torqued', of: 'ring-off', bolt, stage, held: true })),
+      ),
+    );
+
+  it('go three rounds of torque, then an angle, then their lock: each a tick of its own', () => {
+    const plain = next({}, 0, 1, 2);
+    expect([plain.rounds, plain.next, plain.stages]).toEqual([3, undefined, [30, 60, 100]]);
+    expect(next({ plusDeg: 60 }, 0, 1, 2).next).toEqual({ bolt: expect.any(Number), stage: 3 });
+    const both = { plusDeg: 60, lock: 'tab bent over' };
+    expect(next(both, 0, 1, 2, 3).next).toMatchObject({ stage: 4 });
+    expect(next(both, 0, 1, 2, 3, 4).next).toBeUndefined();
+    expect(next({ leftHand: true, newBolts: true })).toMatchObject({ leftHand: true, newBolts: true });
   });
 });
 
@@ -206,6 +230,30 @@ describe('figures of the rebuilt unit', () => {
     expect(value(measured('0.14', 'coarse')).state).toBe('too-close');
     const both = { limits: [{ kind: 'service' }, { kind: 'set-up' }] } as never;
     expect(limitsAfter(both)).toEqual([{ kind: 'set-up' }]);
+  });
+
+  it('a turning torque is judged by the band of the bearings that are in', () => {
+    const torque = record({
+      ...{ what: 'measured-after', checkId: 'pinion-torque', positionId: 'pinion', place: '', raw: '2' },
+      ...{ unit: 'Nm', value: 2, gaugeId: 'wrench', asInVehicle: true },
+    });
+    const state = (decisions: PartDecision[], ...records: BenchRecord[]) =>
+      afterValues({ ...job('torvane-hx41', [torque, ...records]), decisions }).find(
+        ({ check }) => check.id === 'pinion-torque',
+      )!.state;
+    // By the book of this axle: used bearings 0.8 to 1.2, new ones 1.6 to 2.4.
+    expect(state([])).toBe('beyond');
+    expect(state([{ positionId: 'head-bearing', decision: 'replace' } as PartDecision])).toBe('within');
+    const said = {
+      what: 'turning-torque',
+      pair: 'pin-ring',
+      of: 'pinion',
+      gaugeId: 'wrench',
+      steady: 2,
+      seal: 0,
+    };
+    const onDrag = record({ ...said, bearings: 'new', sleeve: 'old', turns: 20, note: '' });
+    expect(state([], onDrag)).toBe('within');
   });
 
   it('a float beyond its band tells the stack that brings it to its aim', () => {

@@ -20,7 +20,7 @@ export interface AfterValue {
   readonly signed: Recorded<'signed-off'> | undefined;
 }
 
-type Sources = Pick<JobSnapshot, 'unitType' | 'records' | 'readings' | 'gauges' | 'timeZone'>;
+type Sources = Pick<JobSnapshot, 'unitType' | 'records' | 'decisions' | 'readings' | 'gauges' | 'timeZone'>;
 
 /**
  * The limits that a rebuilt unit is judged by: what it is set up to, else what a worn part must keep, else what a new one has. A part that
@@ -64,7 +64,7 @@ export function afterValues(sources: Sources): AfterValue[] {
           each.checkId === check.id && each.positionId === position.id;
         const before = found.filter(isOf);
         const after: TakenReading[] = [...ofSetUp.filter(isOf), ...measured.filter(isOf)];
-        const asked = { ...check, limits: judgedOf(records, check, limitsAfter(check)) };
+        const asked = { ...check, limits: judgedOf(sources, check, limitsAfter(check)) };
         const set = setUps.find(
           ({ band, ringPosition }) => band?.checkId === check.id && ringPosition === position.id,
         );

@@ -19,7 +19,7 @@ export interface BoltTicks {
   readonly stages: readonly number[];
   /** After the last of them each is turned on by so many degrees: one round more, and its figure is no torque. */
   readonly plusDeg: number | undefined;
-  /** Of all rounds, the angle's among them. */
+  /** Of all rounds: the torques, the angle where there is one, and the lock that is closed last. */
   readonly rounds: number;
   readonly leftHand: boolean;
   readonly lock: string;
@@ -40,7 +40,7 @@ export function boltTicks(stepId: string, torque: Torque, records: readonly Benc
   const { min, max, aim = (min + max) / 2, bolts, compound = '', plusDeg } = torque;
   const { leftHand = false, lock = '', newBolts = false } = torque;
   const { stages, order } = torqueStages({ bolts, aim, stages: [0.3, 0.6, 1] });
-  const rounds = stages.length + (plusDeg === undefined ? 0 : 1);
+  const rounds = stages.length + (plusDeg === undefined ? 0 : 1) + (lock === '' ? 0 : 1);
   const last = new Map<string, BoltTick>();
   for (const { author, content } of recordsOf(records, 'torqued')) {
     if (content.of !== stepId || content.bolt >= bolts || content.stage >= rounds) continue;

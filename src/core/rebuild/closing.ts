@@ -21,7 +21,7 @@ export interface Closing {
   readonly dates: readonly Recorded<'recheck'>[];
 }
 
-type Sources = Pick<JobSnapshot, 'unitType' | 'records' | 'readings' | 'gauges' | 'timeZone'>;
+type Sources = Pick<JobSnapshot, 'unitType' | 'records' | 'decisions' | 'readings' | 'gauges' | 'timeZone'>;
 
 /** Everything that closes a rebuild beside its steps: figures, proofs, rework, and what somebody must answer for. */
 export function closingOf(sources: Sources): Closing {

@@ -19,6 +19,8 @@ export interface SetUp {
   readonly ringTeeth: number;
   readonly pinionTeeth: number;
   readonly pinionPosition: string;
+  /** Whether a move follows from its patches. */
+  readonly hasSpiral: boolean;
   readonly band: Band | undefined;
   readonly pattern: { readonly length: number; readonly height: number; readonly tolerance: number };
   readonly rounds: readonly Recorded<'setup-round'>[];
@@ -59,7 +61,7 @@ export function setUpsOf(sources: Sources, parts: readonly PartState[]): SetUp[]
     const head = {
       ...{ pair: pair.id, name: pair.name, ringPosition: ring.position, ringTeeth: ring.teeth },
       ...{ pinionTeeth: pair.pinion, pinionPosition: pinionOf(unitType, pair.gears?.pinion) },
-      ...{ band, pattern: PATTERN, rounds },
+      ...{ band, pattern: PATTERN, rounds, hasSpiral: hasSpiral(ring) },
       means: rounds.map(({ content }) => meanOf(content.teeth.map(({ backlash }) => backlash))),
     };
     if (!band || rounds.length === 0) return [{ ...head, advice: undefined, trouble: '' }];
@@ -129,13 +131,21 @@ function inputOf({ gauges }: Sources, parts: readonly PartState[], of: OfPair): 
     },
     ...(runOut === undefined ? {} : { runOut }),
     step: { ring: 0.01, depth: 0.01 },
-    rounds: rounds.map(({ content: { moved, teeth, drive, coast, gaugeId } }) => ({
-      ...(moved ? { moved: { ring: moved.ring, depth: moved.depth } } : {}),
-      ...{ teeth: [...teeth], ...(drive ? { drive } : {}), ...(coast ? { coast } : {}) },
-      readingDeviation: doubtOf(gauges.find(({ id }) => id === gaugeId)),
-    })),
+    rounds: rounds.map(({ content: { moved, teeth, gaugeId, ...patches } }) => {
+      // How the patches answer is known of spiral teeth: of straight ones no move follows from them.
+      const { drive, coast } = hasSpiral(ring) ? patches : {};
+      return {
+        ...(moved ? { moved: { ring: moved.ring, depth: moved.depth } } : {}),
+        ...{ teeth: [...teeth], ...(drive ? { drive } : {}), ...(coast ? { coast } : {}) },
+        readingDeviation: doubtOf(gauges.find(({ id }) => id === gaugeId)),
+      };
+    }),
   };
 }
+
+/** Hypoid and spiral bevel teeth, whose patches answer to moves in the known way. */
+export const hasSpiral = ({ kind, spiralDeg = 0 }: UnitType['gears'][number]): boolean =>
+  kind === 'hypoid' || spiralDeg > 0;
 
 /** Of one reading of a gauge, mm; of one that is gone, a dial's. */
 function doubtOf(gauge: JobSnapshot['gauges'][number] | undefined): number {

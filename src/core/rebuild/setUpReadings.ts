@@ -2,6 +2,7 @@ import type { Check, Limit } from '@/model/checks';
 import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import { countablePairs } from '../gearing/countablePairs';
 import type { TakenReading } from '../metrology/judgeCheck';
+import { NEW } from '../planning/needs';
 import { recordsOf } from '../strip/recordsOf';
 
 export interface OfCheck extends TakenReading {
@@ -56,12 +57,35 @@ export const torqueCheckOf = (
   return checks.find(({ unit, positions: of }) => unit === 'Nm' && of.some((id) => onBody.has(id)));
 };
 
-/** Of a turning torque the band goes by the bearings that are in: new ones are set tighter. */
-export function judgedOf(records: readonly BenchRecord[], check: Check, usual: readonly Limit[]): Limit[] {
-  if (check.unit !== 'Nm') return [...usual];
-  const last = recordsOf(records, 'turning-torque').at(-1)?.content;
-  return last?.bearings === 'new' ? limitsFor(check, 'new') : [...usual];
+/**
+ * Whether the preloaded bearings of a turning body are new ones: as somebody said with the last turning torque, else as was decided of them. One
+ * new bearing of a pair is set as new ones are.
+ */
+export function bearingsOf(
+  { unitType, records, decisions }: Pick<JobSnapshot, 'unitType' | 'records' | 'decisions'>,
+  position: string,
+): 'new' | 'used' {
+  const said = recordsOf(records, 'turning-torque').at(-1)?.content.bearings;
+  if (said) return said;
+  const body = unitType.positions.find(({ id }) => id === position)?.body;
+  const own = new Set(
+    unitType.bearings
+      .filter(
+        ({ setup, inner, outer }) =>
+          setup === 'preloaded' && body !== undefined && [inner, outer].includes(body),
+      )
+      .flatMap(({ positions }) => positions),
+  );
+  const isNew = decisions.some(({ positionId, decision }) => own.has(positionId) && NEW.has(decision));
+  return isNew ? 'new' : 'used';
 }
+
+/** What a rebuilt unit’s check is judged by: of a turning torque the band of the bearings that are in. */
+export const judgedOf = (
+  sources: Pick<JobSnapshot, 'unitType' | 'records' | 'decisions'>,
+  check: Check,
+  usual: readonly Limit[],
+): Limit[] => (check.unit === 'Nm' ? limitsFor(check, bearingsOf(sources, check.positions[0]!)) : [...usual]);
 
 /** The limits of new or of used bearings; what the type tells of only one stands for both. */
 export function limitsFor({ limits }: Pick<Check, 'limits'>, bearings: 'new' | 'used'): Limit[] {

@@ -130,7 +130,7 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
               {told.length > 0 && `. ${told.join(', ')}`}
             </Box>
             {bolts.leftHand && <Box fontWeight={650}>Left-hand thread: it tightens the other way round.</Box>}
-            {next.stage >= stages.length && (
+            {next.stage === stages.length && bolts.plusDeg !== undefined && (
               <Box>
                 Mark bolt and flange, then turn on by the angle. A wrench’s figure tells nothing here.
               </Box>
@@ -155,7 +155,7 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
             {onTick && (
               <Flex gap="8px" wrap="wrap" marginTop="8px">
                 <Press kind="main" size="bench" onClick={() => onTick({ ...next, held: true })}>
-                  Holds at {value(next.stage)} (T)
+                  {next.stage < stages.length ? `Holds at ${value(next.stage)}` : value(next.stage)} (T)
                 </Press>
                 <Press kind="danger" size="bench" onClick={() => onTick({ ...next, held: false })}>
                   Still turns (X)
@@ -165,8 +165,7 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
           </>
         ) : (
           <Box fontWeight={650}>
-            Every bolt holds at {value(rounds - 1)}
-            {bolts.lock ? `; ${bolts.lock}` : ''}.
+            {bolts.lock ? `Every bolt holds; ${bolts.lock}.` : `Every bolt holds at ${value(rounds - 1)}.`}
           </Box>
         )}
         <WhoTicked bolts={bolts} />
@@ -175,11 +174,11 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
   );
 }
 
-/** A stage’s torque, or the angle that comes after the last of them. */
-const stageWords = ({ stages, plusDeg = 0 }: BoltTicks, stage: number): string =>
-  stages[stage] === undefined
-    ? `${formatNumber(plusDeg, 0)}° further`
-    : `${formatNumber(stages[stage], 0)} N·m`;
+/** What a round asks of each bolt: a torque, the angle that comes after the last of them, or its lock. */
+function stageWords({ stages, plusDeg, lock }: BoltTicks, stage: number): string {
+  if (stages[stage] !== undefined) return `${formatNumber(stages[stage], 0)} N·m`;
+  return plusDeg !== undefined && stage === stages.length ? `${formatNumber(plusDeg, 0)}° further` : lock;
+}
 
 const holds = ({ ticks }: BoltTicks, bolt: number, stage: number): boolean =>
   ticks.some((tick) => tick.bolt === bolt && tick.stage === stage && tick.held);

@@ -26,6 +26,12 @@ export function SetUpAct({ job, setUp, how, mayBuild }: SetUpActProps) {
       {how && (
         <Box bg="blue" color="onBlue" padding="0 16px 14px" marginTop="-10px" data-testid="how-to-move">
           {how.packs?.trouble && <Box color="brass">{how.packs.trouble}</Box>}
+          {!how.adjusters && !how.packs && (
+            <Box color="brass">
+              Neither a stack nor the pitch and notches of its adjusters are described: turn until the dial
+              shows it, and say with the next round what was moved.
+            </Box>
+          )}
           {how.adjusters && <ByNotches adjusters={how.adjusters} />}
           {how.packs && how.packs.trouble === '' && <ByPacks packs={how.packs.packs} />}
         </Box>

@@ -37,6 +37,11 @@ export function SetUpBench({ job, setUp, how, mayBuild }: SetUpBenchProps) {
       <DepthInstrument job={job} setUp={setUp} mayBuild={mayBuild} after={depth?.becomes} />
       <PreloadInstrument job={job} setUp={setUp} mayBuild={mayBuild} />
       {rounds.length > 0 && band && <Instruments setUp={setUp} />}
+      {!setUp.hasSpiral && (
+        <Box color="second" fontSize="13px">
+          Straight teeth: the patches are kept, and no move is told from them. The maker’s chart decides.
+        </Box>
+      )}
       {rounds.length > 0 && <Ladder setUp={setUp} factors={factorsByRound(snapshot, job.parts, setUp)} />}
       {mayBuild && band && (
         <RoundForm

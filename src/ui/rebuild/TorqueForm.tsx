@@ -3,6 +3,7 @@
 import { Box, Grid } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { SetUp } from '@/core/rebuild/setUp';
+import { bearingsOf } from '@/core/rebuild/setUpReadings';
 import type { Check } from '@/model/checks';
 import type { SLEEVES } from '@/model/records/setup-figures';
 import type { OfJob } from '../job/useBench';
@@ -37,7 +38,7 @@ export function TorqueForm({ job, setUp, check, onKept }: TorqueFormProps) {
   const keep = useKeep(job);
   const { gauges, usual } = gaugesOf(job.snapshot, check);
   const [of, setOf] = useState<keyof typeof OF>('pinion');
-  const [bearings, setBearings] = useState<'new' | 'used'>('new');
+  const [bearings, setBearings] = useState(() => bearingsOf(job.snapshot, setUp.pinionPosition));
   const [sleeve, setSleeve] = useState<(typeof SLEEVES)[number]>('none');
   const [gaugeId, setGaugeId] = useState(usual);
   const [typed, setTyped] = useState({ steady: '', breakAway: '', seal: '0', turns: '' });
