@@ -58,14 +58,20 @@ export function Instruments({ setUp }: { readonly setUp: Shown }) {
       >
         {rounds.length > 1 && advice?.sensitivities && (
           <Box fontSize="13px" color="second">
-            This set’s own, a share of the flank for each mm of depth:{' '}
-            {advice.sensitivities.map(ownWords).join('; ')}.
+            {hasShown(rounds) ? 'As this set has shown' : 'As is usual, not shown by this set yet'}, a share
+            of the flank for each mm of depth: {advice.sensitivities.map(ownWords).join('; ')}.
           </Box>
         )}
       </Instrument>
     </Box>
   );
 }
+
+/** mm: a pinion that was moved by less has shown nothing of how its patches answer. */
+const TELLING = 0.03;
+
+const hasShown = (rounds: Shown['rounds']): boolean =>
+  rounds.some(({ content: { moved } }) => Math.abs(moved?.depth ?? 0) >= TELLING);
 
 const ownWords = ({
   flank,
