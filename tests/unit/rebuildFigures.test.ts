@@ -4,6 +4,7 @@ import { afterValues, limitsAfter } from '@/core/rebuild/afterValues';
 import { boltTicks } from '@/core/rebuild/boltTicks';
 import { closingOf, openOfClosing } from '@/core/rebuild/closing';
 import { floatsOf } from '@/core/rebuild/floats';
+import { needleRooms } from '@/core/rebuild/needleRoom';
 import { drawerOf, exchanged, packMove } from '@/core/rebuild/packs';
 import { proofsOf } from '@/core/rebuild/proofs';
 import { tellCounted } from '@/core/rebuild/ratioByHand';
@@ -126,6 +127,19 @@ describe('bolts', () => {
     expect(next(both, 0, 1, 2, 3).next).toMatchObject({ stage: 4 });
     expect(next(both, 0, 1, 2, 3, 4).next).toBeUndefined();
     expect(next({ leftHand: true, newBolts: true })).toMatchObject({ leftHand: true, newBolts: true });
+  });
+});
+
+describe('loose needles', () => {
+  it('tell whether a row holds one more than the list says', () => {
+    const room = (id: string, position: string) =>
+      needleRooms(typeOf(id)).find(({ positionId }) => positionId === position)!;
+    // By hand: asin(2.4 ÷ 16.5) = 0.14597 rad, π ÷ 0.14597 = 21.5: 21 go in; 16.5 · (π − 21 · 0.14597) = 1.26 mm.
+    expect(room('orlop-t2', 'planet-needles')).toMatchObject({ listed: 21, most: 21 });
+    expect(room('orlop-t2', 'planet-needles').gap).toBeCloseTo(1.26, 1);
+    // asin(3 ÷ 21) = 0.14335, π ÷ 0.14335 = 21.9: 21 would go in where 14 stand.
+    expect(room('skell-five', 'pilot-rollers')).toMatchObject({ listed: 14, most: 21 });
+    expect(room('skell-five', 'pilot-rollers').words).toContain('count them');
   });
 });
 

@@ -2,6 +2,7 @@
 
 import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
+import { needleRooms } from '@/core/rebuild/needleRoom';
 import { PROOF_GROUPS } from '@/core/rebuild/proofList';
 import { missingFor, type Proof, proofsOf } from '@/core/rebuild/proofs';
 import type { ProofResult } from '@/model/records/proved';
@@ -135,6 +136,10 @@ function SayIt({
   return (
     <Box paddingBottom="12px">
       <Box marginBottom="8px">{line.how}</Box>
+      {line.id === 'hand-needles' &&
+        needleRooms(job.snapshot.unitType).map(({ positionId, words }) => (
+          <Box key={positionId}>{words}</Box>
+        ))}
       {mayBuild && (
         <>
           {line.figures.length > 0 && (
