@@ -5,7 +5,7 @@ import { boltTicks } from '@/core/rebuild/boltTicks';
 import { closingOf, openOfClosing } from '@/core/rebuild/closing';
 import { floatsOf } from '@/core/rebuild/floats';
 import { needleRooms } from '@/core/rebuild/needleRoom';
-import { drawerOf, exchanged, packMove } from '@/core/rebuild/packs';
+import { drawerOf, exchanged, packMove, packNow } from '@/core/rebuild/packs';
 import { proofsOf } from '@/core/rebuild/proofs';
 import { tellCounted } from '@/core/rebuild/ratioByHand';
 import { reworkRule } from '@/core/rebuild/reworkRules';
@@ -91,6 +91,24 @@ describe('packs of shims', () => {
       now: (stack) => (stack.letter === 'D' ? [] : now(stack)),
     });
     expect(told.trouble).toContain('Which shims lie in D');
+  });
+
+  it('a stack that was moved without a word on its pieces is not known any more', () => {
+    const unitType = typeOf('torvane-hx41');
+    const shims = [{ positionId: 'shim-left', thicknessMm: 3.26 }];
+    const strip = record({ what: 'step', stepId: 'case-out', shims });
+    const round = (over: object) =>
+      record({
+        ...{ what: 'setup-round', pair: 'p', gaugeId: 'dial', note: '' },
+        ...{ teeth: [{ tooth: 0, backlash: 0.2 }], ...over },
+      });
+    const now = (...rounds: BenchRecord[]) => packNow({ unitType, records: [strip, ...rounds] }, 'p', left!);
+    const moved = { ring: -0.1, depth: 0, asTold: false };
+    expect(now()).toEqual([3.26]);
+    expect(now(round({ moved: { ...moved, ring: 0 } }))).toEqual([3.26]);
+    expect(now(round({ moved }))).toEqual([]);
+    const said = { packs: [{ stackId: left!.id, pieces: [0.76, 2.4] }] };
+    expect(now(round({ moved }), round({ moved, ...said }))).toEqual([2.4, 0.76]);
   });
 
   it('the depth goes by the sign of its stack', () => {

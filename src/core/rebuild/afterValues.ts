@@ -18,6 +18,8 @@ export interface AfterValue {
   readonly now: CheckJudgement;
   readonly state: 'open' | 'within' | 'beyond' | 'too-close' | 'no-limit';
   readonly signed: Recorded<'signed-off'> | undefined;
+  /** Read in the rounds of a set-up, and nowhere else. */
+  readonly atSetUp: boolean;
 }
 
 type Sources = Pick<JobSnapshot, 'unitType' | 'records' | 'decisions' | 'readings' | 'gauges' | 'timeZone'>;
@@ -75,6 +77,7 @@ export function afterValues(sources: Sources): AfterValue[] {
           ...{ key, check, position, now, state: set ? stateOfSetUp(set) : stateOf(now) },
           found: before.length > 0 ? judgeCheck(check, before, gauges, timeZone) : undefined,
           signed: signed.get(key),
+          atSetUp: set !== undefined,
         };
       }),
   );

@@ -36,18 +36,21 @@ const TOLERANCE = 0.01;
 /** Stacks that take the same pieces: of one kind and one range they are one drawer. */
 export const drawerOf = ({ sets, range }: Stack): string => `${sets} ${range.min}-${range.max}`;
 
-/** What lies in a stack: as the last round had it, else as the strip found it. */
+/**
+ * What lies in a stack: as the last round had it, else as the strip found it. Where something was moved that goes by this stack and nobody said which
+ * pieces went in, it isn't known any more.
+ */
 export function packNow(
   { unitType, records }: { readonly unitType: UnitType; readonly records: readonly BenchRecord[] },
   pair: string | undefined,
   stack: Stack,
 ): readonly number[] {
-  const packed = (pair === undefined ? [] : roundsOf(records, pair)).findLast(({ content }) =>
-    content.packs?.some(({ stackId }) => stackId === stack.id),
-  );
-  const pieces =
-    packed?.content.packs?.find(({ stackId }) => stackId === stack.id)?.pieces ??
-    shimsAsFound(stripPlan(unitType, records), stack.position);
+  let pieces: readonly number[] = shimsAsFound(stripPlan(unitType, records), stack.position);
+  for (const { content } of pair === undefined ? [] : roundsOf(records, pair)) {
+    const said = content.packs?.find(({ stackId }) => stackId === stack.id)?.pieces;
+    const by = stack.sets === 'depth' ? content.moved?.depth : content.moved?.ring;
+    pieces = said ?? ((by ?? 0) === 0 ? pieces : []);
+  }
   return [...pieces].sort((a, b) => b - a);
 }
 

@@ -90,7 +90,12 @@ function Row({ job, value, float, isOpen, mayBuild, onOpen }: RowProps) {
           <Box fontWeight={650} color={isBad ? 'oxide' : undefined}>
             {state === 'open' ? 'Not read yet' : VERDICT_WORDS[state]}
           </Box>
-          {mayBuild && (
+          {value.atSetUp && (
+            <Box fontSize="13px" color="second">
+              read at Set-up
+            </Box>
+          )}
+          {mayBuild && !value.atSetUp && (
             <Press kind="quiet" paddingInline="0" aria-expanded={isOpen} onClick={onOpen}>
               {state === 'open' ? 'Read it' : 'Read again'}
             </Press>

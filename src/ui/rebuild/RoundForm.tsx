@@ -43,14 +43,18 @@ export function RoundForm({ job, setUp, gauges, usual, how, onKeep }: RoundFormP
   const usually: Before = advice?.status === 'misread' ? 'again' : told ? 'told' : 'otherwise';
   const before = rounds.length === 0 ? undefined : (draft.before ?? usually);
   const stacks = job.snapshot.unitType.stacks.filter(({ sets }) => sets === 'backlash' || sets === 'depth');
+  // Of a piece that had to be bought or made only he who fitted it knows how thick it is.
+  const mustSay = how?.packs?.packs.some(({ toBuy }) => toBuy !== undefined) === true;
   const photographed = photographedPatches(job.snapshot.records, setUp);
   const keep = async () => {
     const taken = readDraft(draft, {
       ...{ teeth, gaugeId, told, before, photographed },
-      toldPacks: (how?.packs?.packs ?? []).map(({ stack, after }) => ({
-        stackId: stack.id,
-        pieces: [...after],
-      })),
+      toldPacks: (how?.packs?.packs ?? [])
+        .filter(({ toBuy }) => toBuy === undefined)
+        .map(({ stack, after }) => ({
+          stackId: stack.id,
+          pieces: [...after],
+        })),
       letters: Object.fromEntries(stacks.map(({ id, letter }) => [id, letter])),
     });
     if (typeof taken === 'string') return setTrouble(taken);
@@ -76,14 +80,16 @@ export function RoundForm({ job, setUp, gauges, usual, how, onKeep }: RoundFormP
         {before === undefined ? ', as it is together now' : ''}
       </Heading>
       {before !== undefined && <WhatWasMoved {...{ draft, before, told }} onChange={change} />}
-      {before !== 'again' && before !== 'told' && (
+      {before !== 'again' && (before !== 'told' || mustSay) && (
         <Flex gap="8px" wrap="wrap">
           {stacks.map((stack) => (
             <Box key={stack.id} flex="1 1 150px">
               <TextField
                 label={`${stack.letter}: pieces in it, mm`}
                 hint={
-                  packNow(job.snapshot, pair, stack).length === 0 ? 'not put down yet' : 'empty: as it was'
+                  packNow(job.snapshot, pair, stack).length === 0
+                    ? 'not put down yet'
+                    : 'empty: as it was, where nothing of it was moved'
                 }
                 value={draft.packs[stack.id] ?? firstPack(before, packNow(job.snapshot, pair, stack))}
                 onText={(text) => change({ packs: { ...draft.packs, [stack.id]: text } })}
