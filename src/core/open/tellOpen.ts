@@ -28,7 +28,7 @@ const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string }
     `Decided “${PART_DECISIONS.find(({ id }) => id === decision)?.name ?? decision}” by ${by} too, without knowing of the other`,
   'noted-twice': ({ noun, by }) => `Another ${noun} by ${by}, without knowing of the first`,
   'evidence-newer': () => 'New evidence since it was graded',
-  'evidence-gone': () => 'What was seen on it was struck out; its grade rests on nothing',
+  'evidence-gone': () => 'What was found on it was taken back; its grade rests on nothing',
   'hand-test-unsaid': ({ test }) => `${test}: tried by hand, and it can’t be said`,
   'pieces-unseen': ({ looked, expected }) => `${looked} of ${expected} pieces looked at`,
   'colleague-asked': () => 'A second pair of eyes was asked for, and nothing is settled yet',

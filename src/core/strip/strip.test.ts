@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { catalogsAsShipped } from '@/catalog/shipped';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
+import { NOTHING_TO_SEE } from '@/model/damage';
 import type { RecordContent } from '@/model/recordKinds';
 import type { BenchRecord, Reading } from '@/model/snapshot';
 import { tellOpen } from '../open/tellOpen';
@@ -128,13 +129,19 @@ describe('the inventory', () => {
 
   it('keeps a part with one roller short from passing for sound', () => {
     const facts = {
-      ...{ readings: [], findings: [], gauges: [], tooClosePolicy: 'hold' as const, acceptances: [] },
-      grades: [],
+      ...{ readings: [], gauges: [], tooClosePolicy: 'hold' as const, acceptances: [] },
       unitType: { checks: [] },
     };
     const position = box.positions.find(({ id }) => id === 'pilot-rollers')!;
     const graded = {
       ...facts,
+      findings: [
+        {
+          ...{ id: 'f', positionId: position.id, mode: NOTHING_TO_SEE, place: 'everywhere' },
+          ...{ severity: 'light' as const, story: 'unknown' as const, note: '' },
+          ...{ author: 'Mirel', authorId: 'm', deviceTime: '', receivedAt: '', struck: null },
+        },
+      ],
       grades: [
         {
           ...{ positionId: position.id, version: 1, grade: 0 as const, proposed: 0 as const, reason: '' },

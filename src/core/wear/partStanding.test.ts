@@ -85,7 +85,8 @@ const stateOf = (facts: {
     position,
     {
       readings: facts.readings ?? [],
-      findings: facts.findings ?? [],
+      // Whoever grades has looked.
+      findings: facts.findings ?? (facts.grades ? [see('nothing-to-see')] : []),
       grades: facts.grades ?? [],
       gauges: [gauge],
       tooClosePolicy: facts.policy ?? 'hold',
@@ -171,7 +172,13 @@ describe('the standing of a part', () => {
       findings: [see('nothing-to-see', { struck })],
     });
     expect(state.standing).toBe('open');
-    expect(state.openQuestions).toContain('What was seen on it was struck out; its grade rests on nothing');
+    expect(state.openQuestions).toContain('What was found on it was taken back; its grade rests on nothing');
+  });
+
+  it('nor does a grade count that went its way while what was seen was taken back on the device', () => {
+    const state = stateOf({ grades: [graded(0)], findings: [], readings: [read(15)] });
+    expect(state.standing).toBe('open');
+    expect(state.openQuestions).toEqual(['What was found on it was taken back; its grade rests on nothing']);
   });
 
   it('keeps the readings of another part and another check out of it', () => {
@@ -234,8 +241,14 @@ describe('a figure that no check asked for', () => {
     const state = partState(
       position,
       {
-        ...{ readings: [read(15)], findings: [], grades: [graded(0)], gauges: [gauge], acceptances: [] },
-        ...{ tooClosePolicy: 'hold', unitType: { checks: [check] }, records: [record] },
+        ...{ readings: [read(15)], findings: [see('nothing-to-see')], grades: [graded(0)] },
+        ...{
+          gauges: [gauge],
+          acceptances: [],
+          tooClosePolicy: 'hold',
+          unitType: { checks: [check] },
+          records: [record],
+        },
       },
       catalogsAsShipped(),
     );

@@ -117,7 +117,7 @@ export function partState(
     outrunByEvidence(entry, withReasons(proposeGrade(evidence, rulesOf(entry, catalogs)), ofPieces))
       ? [{ ...of, code: 'evidence-newer' } as const]
       : []),
-    ...(entry && proposal.grade === null && isStruckBare(position, facts.findings)
+    ...(entry && proposal.grade === null && isBare(entry, facts.findings)
       ? [{ ...of, code: 'evidence-gone' } as const]
       : []),
     ...tried
@@ -188,10 +188,17 @@ const figuresOpen = (position: Position, records: JobSnapshot['records']): OpenQ
 const outrunByEvidence = (entry: Pick<GradeEntry, 'grade' | 'proposed'>, { grade }: GradeProposal): boolean =>
   grade !== null && grade > entry.grade && grade > (entry.proposed ?? -1);
 
-/** Something was seen on it, and all of that was struck out again. */
-const isStruckBare = (position: Position, findings: PartFacts['findings']): boolean =>
-  findings.some(({ positionId }) => positionId === position.id) &&
-  findActive(findings).every(({ positionId }) => positionId !== position.id);
+/**
+ * Something was seen on it when it was graded, and all of that was struck out again, or taken back on the device before it was
+ * stored while the grade went its way.
+ */
+const isBare = (
+  { positionId, proposed }: Pick<GradeEntry, 'positionId' | 'proposed'>,
+  findings: PartFacts['findings'],
+): boolean => {
+  const own = findings.filter((finding) => finding.positionId === positionId);
+  return (proposed !== null || own.length > 0) && findActive(own).length === 0;
+};
 
 const readOffTemperature = (check: Check, readings: PartFacts['readings']): Reading | undefined =>
   check.temperature === true

@@ -13,9 +13,18 @@ import { RecordContentSchema } from '@/model/recordKinds';
 import type { HandResult } from '@/model/records/hand-test';
 import { evidenceOf } from '../job/evidenceOf';
 import { keptOr } from '../job/keptOr';
+import type { Taken } from '../job/queue';
+import type { QueuedKind } from '../job/queueStore';
 import { useBench } from '../job/useBench';
 import type { BenchJob } from '../job/useJob';
 import { gradeWords } from '../kit/GradeMark';
+
+/** One thing that was taken, and what to do again where this device couldn't keep it. */
+interface Act {
+  readonly kind: QueuedKind;
+  readonly taken: Taken;
+  readonly again: string;
+}
 
 /** What is said of parts, one or several in one act: each part has its own record, and all go back together. */
 export function useGrading(job: BenchJob) {
@@ -29,7 +38,9 @@ export function useGrading(job: BenchJob) {
     const now = parts.map((part) => partStateNow(job, part));
     const refused = now.map(whyNoGrade).find((words) => words !== '');
     if (refused) return say(refused);
-    return keeping(now.map((part) => putGrade(job, part, chosen, reason)));
+    return keeping(
+      now.map((part) => putGrade(job, part, chosen, reason)).map(({ taken, again }) => keptOr(taken, again)),
+    );
   };
 
   /** Looked at closely and nothing seen, with the grade that the rules then propose, where no other evidence speaks. */
@@ -39,53 +50,54 @@ export function useGrading(job: BenchJob) {
       .find(({ words }) => words !== '');
     if (refused) return say(`${refused.part.position.name}: ${refused.words}`);
     const seen = { mode: NOTHING_TO_SEE, place: 'everywhere', severity: 'light' } as const;
-    if (!note(parts, seen, 'nothing to see')) return false;
-    return keeping(
-      parts.map((part) => {
-        const now = partStateNow(job, part);
-        return now.proposal.grade === null ? Promise.resolve('') : putGrade(job, now, now.proposal.grade, '');
-      }),
-    );
+    const findings = seenOn(parts, seen);
+    // Taken back together: a grade must not go its way without what it rests on.
+    const grades = parts.flatMap((part) => {
+      const now = partStateNow(job, part);
+      return now.proposal.grade === null ? [] : [putGrade(job, now, now.proposal.grade, '')];
+    });
+    return keepTogether([...findings, ...grades], `${namesOf(parts)}: nothing to see`);
   };
 
   const note = (
     parts: readonly PartState[],
     finding: Pick<FindingContent, 'mode' | 'place' | 'severity'> & Partial<FindingContent>,
     words: string,
-  ): boolean => {
-    const taken = parts.map(({ position }) =>
-      job.take('finding', { positionId: position.id, story: 'unknown', note: '', ...finding }),
-    );
-    const [first, ...others] = taken;
+  ): boolean => keepTogether(seenOn(parts, finding), `${namesOf(parts)}: ${words}`);
+
+  const seenOn = (
+    parts: readonly PartState[],
+    finding: Pick<FindingContent, 'mode' | 'place' | 'severity'> & Partial<FindingContent>,
+  ): Act[] =>
+    parts.map(({ position }) => ({
+      kind: 'finding',
+      taken: job.take('finding', { positionId: position.id, story: 'unknown', note: '', ...finding }),
+      again: 'say it again',
+    }));
+
+  /** What was taken in one act goes its way, and back in one act. */
+  const keepTogether = (acts: readonly Act[], words: string): boolean => {
+    const [first, ...also] = acts.map(({ kind, taken: { id } }) => ({ kind, captureId: id }));
     if (!first) return false;
-    tellKept({
-      ...{ kind: 'finding', captureId: first.id, words: `${namesOf(parts)}: ${words}` },
-      also: others.map(({ id }) => ({ kind: 'finding', captureId: id })),
-    });
-    return keeping(taken.map((each) => keptOr(each, 'say it again')));
+    tellKept({ ...first, words, also });
+    return keeping(acts.map(({ taken, again }) => keptOr(taken, again)));
   };
 
   /** Tried by hand, by one protocol; a failure is also noted in the damage word that the protocol names. */
   const tried = (parts: readonly PartState[], test: HandTest, result: HandResult, words: string): boolean => {
-    const taken = parts.flatMap(({ position }) => {
+    const acts = parts.flatMap(({ position }): Act[] => {
       const content = { what: 'hand-test', positionId: position.id, testId: test.id, result, note: words };
-      const record = { kind: 'record', taken: job.take('record', { content }) } as const;
+      const again = 'try it again';
+      const record: Act = { kind: 'record', taken: job.take('record', { content }), again };
       const mode = test.failMode && findMode(job.now().catalogs, position.family, test.failMode);
       if (result !== 'fail' || !mode) return [record];
       const finding = job.take('finding', {
         ...{ positionId: position.id, mode: mode.id, place: mode.places[0]!, severity: 'moderate' },
         ...{ story: 'unknown', note: `${test.title}: ${test.failWord}.` },
       });
-      return [record, { kind: 'finding', taken: finding } as const];
+      return [record, { kind: 'finding', taken: finding, again }];
     });
-    const [first, ...others] = taken.map(({ kind, taken: { id } }) => ({ kind, captureId: id }));
-    if (!first) return false;
-    tellKept({
-      ...first,
-      words: `${namesOf(parts)}: ${test.title}, ${tellHandResult({ test, result })}`,
-      also: others,
-    });
-    return keeping(taken.map((each) => keptOr(each.taken, 'try it again')));
+    return keepTogether(acts, `${namesOf(parts)}: ${test.title}, ${tellHandResult({ test, result })}`);
   };
 
   /** Anything else that is put down of a part; what is wrong with it is told. */
@@ -125,12 +137,7 @@ function partStateNow(job: BenchJob, { position }: PartState): PartState {
   return partState(position, facts, snapshot.catalogs);
 }
 
-async function putGrade(
-  job: BenchJob,
-  { position, proposal }: PartState,
-  grade: Grade,
-  reason: string,
-): Promise<string> {
+function putGrade(job: BenchJob, { position, proposal }: PartState, grade: Grade, reason: string): Act {
   const before = job.now().grades.find(({ positionId }) => positionId === position.id);
   const taken = job.take('grade', {
     ...{ positionId: position.id, version: before?.version ?? 0, grade },
@@ -138,5 +145,5 @@ async function putGrade(
     ...{ proposed: proposal.grade, rulesRevision: proposal.rulesRevision },
     evidence: evidenceOf(job, position.id),
   });
-  return keptOr(taken, `grade ${position.name} ${gradeWords(grade)} again`);
+  return { kind: 'grade', taken, again: `grade ${position.name} ${gradeWords(grade)} again` };
 }

@@ -3,9 +3,9 @@
 import { Box } from '@chakra-ui/react';
 import { useEffect, useRef, useState } from 'react';
 import { tinykeys } from 'tinykeys';
-import type { CaptureKind } from '@/model/job';
 import { typesInto } from '../frame/typesInto';
 import { Press } from '../kit/Press';
+import type { QueuedKind } from './queueStore';
 import type { BenchJob } from './useJob';
 
 /** What was just kept. A judgement with its versions can't be struck out: `back` puts it as it was, where that can be. */
@@ -15,10 +15,10 @@ export interface JustKept {
 }
 
 export interface Undoable extends JustKept {
-  readonly kind: CaptureKind;
+  readonly kind: QueuedKind;
   readonly captureId: string;
   /** What was kept with it in one act, and goes back with it. */
-  readonly also?: readonly { readonly kind: CaptureKind; readonly captureId: string }[];
+  readonly also?: readonly { readonly kind: QueuedKind; readonly captureId: string }[];
 }
 
 const SECONDS = 10;

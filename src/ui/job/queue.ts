@@ -123,7 +123,7 @@ export async function queueCapture(start: CaptureStart): Promise<string> {
 
 /**
  * Takes the last capture back: off the device if it still waits, whatever is being sent just now; if it is stored already it is
- * struck out as a slip, without network as soon as there is one.
+ * struck out as a slip, without network as soon as there is one. A judgement that is stored stays until somebody judges again.
  */
 export async function takeBack(start: Omit<CaptureStart, 'content' | 'blob'>, id: string): Promise<void> {
   if (writing.has(id) || (await isQueued(id))) {

@@ -7,6 +7,7 @@ import {
   putQueued,
   type QueuedCapture,
   removeQueued,
+  strikeable,
   wasWithdrawn,
 } from './queueStore';
 
@@ -150,7 +151,7 @@ async function sendAlone(actorId: string, sending: Sending): Promise<number> {
 /** Off the queue; where a person took it back while it was on its way, it is struck out as a slip. */
 async function settleStored(capture: QueuedCapture): Promise<void> {
   if (await wasWithdrawn(capture.id)) {
-    await putQueued(strikeOf(capture));
+    if (strikeable(capture.kind)) await putQueued(strikeOf(capture));
     await forgetWithdrawn(capture.id);
   }
   await removeQueued(capture.id);

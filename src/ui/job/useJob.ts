@@ -29,7 +29,7 @@ export interface BenchJob {
   readonly sendWaiting: () => Promise<void>;
   /** Takes something on this job: it counts at once and goes its way by itself. */
   readonly take: (kind: QueuedKind, content: Record<string, unknown>) => Taken;
-  readonly takeBack: (kind: CaptureKind, id: string) => Promise<void>;
+  readonly takeBack: (kind: QueuedKind, id: string) => Promise<void>;
   readonly strike: (kind: CaptureKind, id: string, reason: string) => Promise<void>;
 }
 
