@@ -9,6 +9,15 @@ import { IdSchema, words } from './ids';
 
 export const teeth = v.pipe(v.number(), v.integer(), v.minValue(3), v.maxValue(400));
 
+const shareOfFlank = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
+
+/** Where the middle of the patch should lie by the maker’s chart, as shares of the flank. */
+export const PatternAimSchema = v.object({
+  fromToe: shareOfFlank,
+  fromRoot: shareOfFlank,
+  tolerance: v.pipe(v.number(), v.minValue(0.02), v.maxValue(0.5)),
+});
+
 export const GearSchema = v.object({
   id: IdSchema,
   position: IdSchema,
@@ -23,6 +32,8 @@ export const GearSchema = v.object({
   profileShift: v.optional(v.pipe(v.number(), v.minValue(-2), v.maxValue(2)), 0),
   faceWidth: positiveMm,
   flanks: v.optional(v.object({ drive: words(60), coast: words(60) })),
+  /** Of a ring that is set up by its contact pattern. */
+  patternAim: v.optional(PatternAimSchema),
 });
 export type Gear = v.InferOutput<typeof GearSchema>;
 

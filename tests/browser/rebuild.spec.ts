@@ -108,6 +108,9 @@ test('a gear set is set up by keyboard: the tool tells the move, learns from it,
   await form.getByRole('button', { name: 'Keep this round' }).click();
   const advice = page.getByTestId('advice');
   await expect(advice).toContainText(/^Ring 0\.\d+ mm toward the pinion/);
+  // Where the ring comes to lie is drawn on the unit, larger than life and said so.
+  await expect(page.getByTestId('section').locator('[data-ghost="ring-gear"]')).toContainText(/0\.\d\d/);
+  await expect(page.getByText('Moves are drawn 25 times their size')).toBeVisible();
   await expect(
     bench.getByRole('img', { name: /^Backlash: found 0\.3\d, now 0\.3\d mm, band 0\.15 to 0\.20/ }),
   ).toBeVisible();
@@ -139,35 +142,31 @@ test('a practice axle is set up by keyboard with what the tool would do; it is n
   await page.getByRole('link', { name: 'Set up a practice axle' }).click();
   const practice = page.getByTestId('practice');
   await expect(practice).toContainText('Axle 1, round 1');
-  const ring = practice.getByLabel('Ring, mm away from the pinion');
-  await ring.fill('2');
-  await ring.press('Enter');
-  await expect(practice.getByRole('alert')).toContainText('“2” is no move');
-  // As told, until the tool says that it stays; what it wants read again is no round.
-  for (let act = 1, round = 1; act <= 12; act += 1) {
-    await practice.getByRole('button', { name: 'What would the tool do?' }).click();
-    const advice = practice.getByTestId('advice');
-    const status = await advice.getAttribute('data-status');
-    const words = await advice.innerText();
-    if (status === 'misread') {
-      const tooth = /tooth (\d+)/.exec(words)![1];
-      await practice.getByRole('button', { name: new RegExp(`^Tooth ${tooth},`) }).click();
-      await expect(advice).toHaveCount(0);
-      continue;
-    }
-    if (status !== 'move') break;
-    const told = (what: RegExp, away: string) => {
-      const [, size, way] = what.exec(words) ?? [];
-      return size === undefined ? '' : `${way === away ? '' : '-'}${size}`;
-    };
-    await ring.fill(told(/Ring (0\.\d+) mm (away|toward)/, 'away'));
-    await practice
-      .getByLabel('Pinion, mm toward the ring')
-      .fill(told(/pinion (0\.\d+) mm (away|toward) /, 'toward'));
-    await page.keyboard.press('Enter');
-    round += 1;
+  const left = practice.getByRole('textbox', { name: /^Left / });
+  await left.fill('200');
+  await left.press('Enter');
+  await expect(practice.getByRole('alert')).toContainText('“200” is no move');
+  const nut = practice.getByLabel('Tighten the nut by, degrees');
+  await nut.fill('-3');
+  await nut.press('Enter');
+  await expect(practice.getByRole('alert').last()).toContainText('only ever goes tighter');
+  // What is read before it was turned is called nothing.
+  await expect(practice.locator('[data-instrument="Pinion preload"]')).toContainText('Turn it first');
+  // As told, by keyboard, until the tool says that it stays; only a move is a round.
+  const word = practice.getByTestId('tools-word');
+  let round = 1;
+  const done: string[] = [];
+  for (let act = 1; act <= 30; act += 1) {
+    await practice.getByRole('button', { name: 'What would the tool do?' }).press('Enter');
+    const what = (await word.getAttribute('data-next'))!;
+    if (what === 'done') break;
+    done.push(what);
+    await word.getByRole('button', { name: 'Do as told' }).press('Enter');
+    await expect(word).toHaveCount(0);
+    if (what === 'move') round += 1;
     await expect(practice).toContainText(`Axle 1, round ${round}`);
   }
+  expect(done).toEqual(expect.arrayContaining(['turn', 'move', 'caps', 'nut']));
   // It outlives a reload.
   await reload(page);
   await practice.getByRole('button', { name: 'It stays so' }).click();
@@ -317,12 +316,15 @@ test('a reworked part stays out until it measures within; a refused work needs i
   await expect(ticket).toHaveAttribute('data-state', 'beyond');
   await page.getByRole('button', { name: 'The way back' }).click();
   await page.getByRole('button', { name: /^\d+\. Undo the pinion nut, draw the yoke/ }).click();
-  await expect(page.getByTestId('step-in')).toContainText('In, ');
+  await expect(page.getByTestId('step-in')).toContainText('Yoke may not go in');
+  await expect(page.getByTestId('step-in').getByRole('button', { name: 'It is in' })).toBeDisabled();
   await page.getByRole('button', { name: 'Rework', exact: true }).click();
   await ticket.getByLabel('Read with').selectOption('micrometer-m2');
   await ticket.getByLabel('After the work, mm').fill('0.02');
   await ticket.getByRole('button', { name: 'Measured after' }).click();
   await expect(ticket).toHaveAttribute('data-state', 'within');
+  await page.getByRole('button', { name: 'The way back' }).click();
+  await expect(page.getByTestId('step-in').getByRole('button', { name: 'It is in' })).toBeEnabled();
   await everythingStored(page);
 });
 
@@ -400,6 +402,8 @@ test('bolts turned on by an angle, with the bench’s wrench; a wrench that can�
   await expect(circle).toContainText('new bolts');
   await circle.getByLabel('Its range to').fill('500');
   await expect(circle.getByTestId('wrong-wrench')).toContainText('Not with this wrench');
+  // What it says is no tick.
+  await expect(circle.getByRole('button', { name: /^Holds at/ })).toBeDisabled();
   await circle.getByLabel('Its range to').fill('140');
   await expect(circle.getByTestId('wrong-wrench')).toHaveCount(0);
   await circle.getByRole('button', { name: /^Pull the bench/ }).click();
@@ -433,10 +437,10 @@ test('a practice axle is set up with fingers alone: every key is large enough, t
     expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44);
   }
   await practice.getByRole('button', { name: 'What would the tool do?' }).tap();
-  await expect(practice.getByTestId('advice')).toBeVisible();
+  await expect(practice.getByTestId('tools-word')).toContainText('Turn it 15 times');
   await practice.getByRole('button', { name: /^Tooth 22,/ }).tap();
-  await practice.getByLabel('Ring, mm away from the pinion').tap();
-  await page.keyboard.type('-0.05');
+  await practice.getByRole('textbox', { name: /^Left / }).tap();
+  await page.keyboard.type('1');
   await practice.getByRole('button', { name: 'Move and read' }).tap();
   await expect(practice).toContainText('round 2');
   await practice.getByRole('button', { name: 'It stays so' }).tap();

@@ -325,3 +325,23 @@ describe('an order that was found on the job', () => {
     );
   });
 });
+
+describe('a part that is worked on', () => {
+  it('does not go in before it was measured within, or its work was dropped', () => {
+    keep({ what: 'step', stepId: 'yoke-off' });
+    keep({
+      ...{ what: 'rework', positionId: 'yoke', act: 'polish', words: 'seal land', max: 0.05 },
+      ...{ sentTo: '', process: '' },
+    });
+    const goIn = () => keep({ what: 'refitted', of: 'yoke-off', note: '' });
+    expect(refused(goIn)).toMatchObject({
+      code: 'conflict',
+      message: expect.stringContaining('still worked on'),
+    });
+    expect(snapshot().records.some(({ content }) => content.what === 'refitted')).toBe(false);
+    const { id } = snapshot().records.find(({ content }) => content.what === 'rework')!;
+    keep({ what: 'rework-dropped', of: id, reason: 'a new one comes' });
+    goIn();
+    expect(snapshot().records.some(({ content }) => content.what === 'refitted')).toBe(true);
+  });
+});

@@ -1,72 +1,60 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { normal, type Random, trueBacklash, trueSpots } from './practiceAxle';
+import { interference, settledTorques, unsettledBy } from './practiceBearings';
 import {
-  type HiddenAxle,
-  hideAxle,
-  normal,
-  type Random,
-  type Standing,
-  trueBacklash,
-  trueMean,
-  trueSpots,
-} from './practiceAxle';
+  type At,
+  type Place,
+  PRACTICE,
+  type PracticeAct,
+  type PracticeMove,
+  type PracticeRun,
+  standingIn,
+} from './practiceRun';
+import { axleOf, type Hidden, RATIO, randomOf, standingOf, truthOf } from './practiceTruth';
 
-/* What somebody does with a practice axle: moves that he makes, and what the dial and the paint then show. The same axle answers the same. */
-
-export interface PracticeRun {
-  readonly seed: number;
-  /** In mm, in the order in which they were made. */
-  readonly moves: readonly Standing[];
-  /** Teeth that were read once more in their round: a slip of the hand is not made twice. */
-  readonly again?: readonly { readonly round: number; readonly tooth: number }[];
-}
+/* What dial, paint and spring balance show of a practice axle. The same axle answers the same. */
 
 interface Spot {
   readonly length: number;
   readonly height: number;
 }
 
+export interface ToothRead {
+  readonly tooth: number;
+  readonly backlash: number;
+  /** How often it was read; the last reading stands. */
+  readonly times: number;
+}
+
 export interface PracticeRound {
-  readonly moved?: Standing;
-  readonly teeth: readonly { readonly tooth: number; readonly backlash: number }[];
+  /** As the hand meant it. */
+  readonly moved?: { readonly ring: number; readonly depth: number };
+  readonly teeth: readonly ToothRead[];
+  /** In the mean of so many looks. */
   readonly drive: Spot;
   readonly coast: Spot;
+  readonly looks: number;
   readonly readingDeviation: number;
+  readonly bearings: BearingsRead;
 }
 
-export const PRACTICE = {
-  gearSet: { pinionTeeth: 11, ringTeeth: 41, pressureAngleDeg: 20, spiralAngleDeg: 35 },
-  backlash: { min: 0.1, max: 0.25, aim: 0.175, variation: 0.07 },
-  pattern: { length: 0.45, height: 0.5, tolerance: 0.1 },
-  /** Of a reading, mm, and of a mark by eye, as a share of the flank. */
-  reading: 0.006,
-  eye: 0.04,
-  teeth: 8,
-  /** One reading in so many is a slip of the hand. */
-  slipIn: 20,
-  /** How large it is at least and at most, mm: a plunger on the chamfer, a pinion that wasn't held, a mark mistaken. */
-  slip: { least: 0.05, most: 0.25 },
-} as const;
-
-const randomOf = (seed: number): Random => {
-  const source = xoroshiro128plus(seed);
-  return () => uniformFloat64(source);
-};
-
-/** An axle that can be set up and needs it: one whose ring runs out more than shims can cure is no practice, nor one that is right already. */
-export function axleOf(seed: number): HiddenAxle {
-  const random = randomOf(seed);
-  for (;;) {
-    const axle = hideAxle(PRACTICE.gearSet, random);
-    const curable = axle.runOut * axle.ringFactor < 0.6 * PRACTICE.backlash.variation && !axle.nick;
-    if (curable && !truthAt(axle, { ring: 0, depth: 0 }).isInBand) return axle;
-  }
+/** N·m at the pinion as a spring balance shows them, the seal's drag taken off. */
+export interface BearingsRead {
+  readonly pinion: number;
+  /** What the carrier adds. */
+  readonly carrier: number;
+  readonly breakAway: number;
+  /** End float of the carrier, mm; 0 where it is tight. */
+  readonly float: number;
+  readonly turned: number;
+  readonly areCapsTorqued: boolean;
+  /** mm on both sides together since the first build, and degrees since this sleeve went in. */
+  readonly spread: number;
+  readonly nut: number;
+  /** N·m of the pinion before the nut was tightened on this sleeve. */
+  readonly setUpDrag: number;
+  /** Sleeves that were crushed and taken out again. */
+  readonly sleevesSpent: number;
 }
-
-const standingAfter = (moves: readonly Standing[]): Standing => ({
-  ring: moves.reduce((sum, { ring }) => sum + ring, 0),
-  depth: moves.reduce((sum, { depth }) => sum + depth, 0),
-});
 
 /** What a slip adds to a reading, mm; mostly nothing. */
 const slipper = (random: Random) => (): number => {
@@ -76,98 +64,97 @@ const slipper = (random: Random) => (): number => {
 };
 
 /** What was read in each round: before the first move, and after each. */
-export function roundsOf({ seed, moves, again = [] }: PracticeRun): PracticeRound[] {
-  const axle = axleOf(seed);
-  return [undefined, ...moves].map((moved, round): PracticeRound => {
-    const standing = standingAfter(moves.slice(0, round));
-    const random = randomOf(seed * 100 + round + 1);
-    const slips = slipper(randomOf(seed * 100 + round + 51));
-    const teeth = Array.from({ length: PRACTICE.teeth }, (_, at) => {
-      const tooth = Math.round((at * PRACTICE.gearSet.ringTeeth) / PRACTICE.teeth);
-      const honest = trueBacklash(axle, standing, tooth) + PRACTICE.reading * normal(random);
-      const isAgain = again.some((each) => each.round === round && each.tooth === tooth);
-      const shown = isAgain ? honest : honest + slips();
-      // A dial is read to its mark.
-      return { tooth, backlash: Math.round(shown * 200) / 200 };
-    });
-    const seen = ({ length, height }: Spot): Spot => ({
-      length: length + PRACTICE.eye * normal(random),
-      height: height + PRACTICE.eye * normal(random),
-    });
-    const { drive, coast } = trueSpots(axle, standing);
+export function roundsOf(run: PracticeRun): PracticeRound[] {
+  const hidden = axleOf(run.seed);
+  return [undefined, ...run.moves].map((move, round): PracticeRound => {
+    const at = standingIn(run, hidden.bearings.by, round);
+    const own = run.acts.filter((act) => act.round === round);
+    const looks = 1 + own.filter(({ what }) => what === 'paint').length;
     return {
-      ...(moved ? { moved } : {}),
-      ...{ teeth, drive: seen(drive), coast: seen(coast), readingDeviation: PRACTICE.reading },
+      ...(move ? { moved: { ring: (move.right - move.left) / 2, depth: move.depth } } : {}),
+      teeth: teethRead(hidden, at, { seed: run.seed, round, own }),
+      ...spotsSeen(hidden, at, looks, randomOf(run.seed * 100 + round + 1)),
+      ...{ looks, readingDeviation: PRACTICE.reading },
+      bearings: bearingsRead(hidden, at, randomOf(run.seed * 100 + round + 26)),
     };
   });
 }
 
-export interface PracticeTruth {
-  readonly mean: number;
-  readonly tightest: number;
-  /** The farthest of the patches’ offsets, as a share of the flank. */
-  readonly patchOff: number;
-  readonly isInBand: boolean;
+interface Reading {
+  readonly seed: number;
+  readonly round: number;
+  readonly own: readonly PracticeAct[];
 }
 
-/** How it truly stands, once somebody has said that it stays so. */
-export const truthOf = ({ seed, moves }: PracticeRun): PracticeTruth =>
-  truthAt(axleOf(seed), standingAfter(moves));
+function teethRead(hidden: Hidden, at: Place, { seed, round, own }: Reading) {
+  const slips = slipper(randomOf(seed * 100 + round + 51));
+  const standing = standingOf(hidden, at);
+  return Array.from({ length: PRACTICE.teeth }, (_, nth) => {
+    const tooth = Math.round((nth * PRACTICE.gearSet.ringTeeth) / PRACTICE.teeth);
+    const again = own.filter((act) => act.what === 'tooth' && act.tooth === tooth).length;
+    const ofTooth = randomOf(((seed * 100 + round) * 50 + tooth) * 10 + again);
+    const honest = trueBacklash(hidden.axle, standing, tooth) + PRACTICE.reading * normal(ofTooth);
+    const slip = slips();
+    // Read again it is right: a slip of the hand is not made twice. A dial is read to its mark.
+    return {
+      tooth,
+      backlash: Math.round((again > 0 ? honest : honest + slip) * 200) / 200,
+      times: 1 + again,
+    };
+  });
+}
 
-function truthAt(axle: HiddenAxle, standing: Standing): PracticeTruth {
-  const { backlash, pattern, gearSet } = PRACTICE;
-  const mean = trueMean(axle, standing);
-  const tightest = Math.min(
-    ...Array.from({ length: gearSet.ringTeeth }, (_, tooth) => trueBacklash(axle, standing, tooth)),
-  );
-  const { drive, coast } = trueSpots(axle, standing);
-  const patchOff = Math.max(
-    ...[drive, coast].flatMap(({ length, height }) => [
-      Math.abs(length - pattern.length),
-      Math.abs(height - pattern.height),
-    ]),
-  );
+/** Both patches as the eye sees them, in the mean of so many looks. */
+function spotsSeen(
+  hidden: Hidden,
+  at: Place,
+  count: number,
+  random: Random,
+): { readonly drive: Spot; readonly coast: Spot } {
+  const { drive, coast } = trueSpots(hidden.axle, standingOf(hidden, at));
+  const looks = Array.from({ length: count }, () => [0, 0, 0, 0].map(() => PRACTICE.eye * normal(random)));
+  const off = (nth: number) => looks.reduce((sum, look) => sum + look[nth]!, 0) / count;
   return {
-    ...{ mean, tightest, patchOff },
-    isInBand:
-      tightest >= backlash.min &&
-      mean <= backlash.max &&
-      patchOff <= pattern.tolerance + pattern.tolerance / 2,
+    drive: { length: drive.length + off(0), height: drive.height + off(1) },
+    coast: { length: coast.length + off(2), height: coast.height + off(3) },
   };
 }
 
-/** Plays an axle to its end as an adviser would: what he reads again is no round. How many rounds it took him, and whether it was right. */
+function bearingsRead({ bearings }: Hidden, { held, sleevesSpent }: At, random: Random): BearingsRead {
+  const { pinion, carrier } = settledTorques(bearings, held, RATIO);
+  const more = unsettledBy(bearings, held);
+  const shown = (torque: number) =>
+    Math.max(0, Math.round((torque * more + PRACTICE.torque * normal(random)) * 20) / 20);
+  const loose = settledTorques(bearings, { ...held, nut: 0 }, RATIO).pinion;
+  const [ofPinion, all, setUpDrag] = [shown(pinion), shown(pinion + carrier), shown(loose)];
+  return {
+    pinion: ofPinion,
+    carrier: Math.max(0, Math.round((all - ofPinion) * 20) / 20),
+    breakAway: Math.round(all * bearings.breakAway * 20) / 20,
+    float: Math.round(Math.max(0, -interference(bearings, held)) * 200) / 200,
+    ...{ turned: held.turned, areCapsTorqued: held.areCapsTorqued, nut: held.nut, sleevesSpent },
+    ...{ spread: held.left + held.right, setUpDrag },
+  };
+}
+
+export type NextAct = { readonly move: PracticeMove } | { readonly act: PracticeAct } | undefined;
+
+/** Plays an axle to its end as an adviser would: what he does between moves is no round. How many rounds and sleeves it took, and whether it was right. */
 export function playedBy(
   seed: number,
-  advise: (rounds: readonly PracticeRound[]) => {
-    readonly move?: Standing | undefined;
-    readonly again?: number | undefined;
-  },
-): { readonly rounds: number; readonly isInBand: boolean } {
-  let run: Required<PracticeRun> = { seed, moves: [], again: [] };
-  for (let act = 0; act < MOST_ACTS; act += 1) {
-    const { move, again } = advise(roundsOf(run));
-    const round = run.moves.length;
-    const isNew =
-      again !== undefined && !run.again.some((each) => each.round === round && each.tooth === again);
-    if (isNew) run = { ...run, again: [...run.again, { round, tooth: again }] };
-    else if (move) run = { ...run, moves: [...run.moves, move] };
-    else break;
+  advise: (rounds: readonly PracticeRound[]) => NextAct,
+): { readonly rounds: number; readonly isInBand: boolean; readonly sleevesSpent: number } {
+  let run: PracticeRun = { seed, moves: [], acts: [] };
+  for (let count = 0; count < MOST_ACTS; count += 1) {
+    const next = advise(roundsOf(run));
+    if (next === undefined) break;
+    run =
+      'move' in next
+        ? { ...run, moves: [...run.moves, next.move] }
+        : { ...run, acts: [...run.acts, { ...next.act, round: run.moves.length }] };
   }
-  return { rounds: run.moves.length + 1, isInBand: truthOf(run).isInBand };
+  const { isInBand, sleevesSpent } = truthOf(run);
+  return { rounds: run.moves.length + 1, isInBand, sleevesSpent };
 }
 
-const MOST_ACTS = 30;
-
-/** One move that brings it exactly to its aim, for who could see what is hidden. */
-export function perfectMove(seed: number): Standing {
-  const axle = axleOf(seed);
-  const { pattern, backlash } = PRACTICE;
-  const start = trueMean(axle, { ring: 0, depth: 0 });
-  const wantsMore = backlash.aim - start;
-  // Height of both flanks tells depth: the backlash brings a little of it.
-  const off = (axle.spots.drive.height + axle.spots.coast.height) / 2 - pattern.height;
-  const answer = (axle.perDepth.drive.height + axle.perDepth.coast.height) / 2;
-  const depth = -(off + axle.perBacklash.height * wantsMore) / answer;
-  return { depth, ring: (wantsMore + axle.depthFactor * depth) / axle.ringFactor };
-}
+const MOST_ACTS = 60;

@@ -178,6 +178,26 @@ describe('the set-up of a gear set', () => {
     expect(done.means).toEqual([0.33, 0.175]);
   });
 
+  it('aims at the patch where the type says, and at the usual place where it says nothing', () => {
+    const at = (length: number) => ({
+      drive: { length, height: 0.5 },
+      coast: { length, height: 0.5 },
+    });
+    const toHeel = {
+      ...unitType,
+      gears: unitType.gears.map((gear) => ({
+        ...gear,
+        patternAim: { fromToe: 0.6, fromRoot: 0.5, tolerance: 0.1 },
+      })),
+    };
+    const advise = (type: typeof unitType, length: number) =>
+      setUpsOf({ unitType: type, records: [round(0.17, at(length))], gauges: [] }, [])[0]!;
+    expect(advise(unitType, 0.45)).toMatchObject({ isUsualPattern: true, advice: { status: 'in-band' } });
+    expect(advise(unitType, 0.62).advice?.status).not.toBe('in-band');
+    expect(advise(toHeel, 0.62)).toMatchObject({ isUsualPattern: false, advice: { status: 'in-band' } });
+    expect(advise(toHeel, 0.45).advice?.status).not.toBe('in-band');
+  });
+
   it('says in words what its sum can’t take', () => {
     const wrong = setUp(
       record({

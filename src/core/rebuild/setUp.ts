@@ -22,7 +22,9 @@ export interface SetUp {
   /** Whether a move follows from its patches. */
   readonly hasSpiral: boolean;
   readonly band: Band | undefined;
-  readonly pattern: { readonly length: number; readonly height: number; readonly tolerance: number };
+  readonly pattern: PatternBand;
+  /** Nobody put down what the maker's chart says: it is what is usual. */
+  readonly isUsualPattern: boolean;
   readonly rounds: readonly Recorded<'setup-round'>[];
   /** By round, mean of the readings, mm. */
   readonly means: readonly number[];
@@ -31,6 +33,9 @@ export interface SetUp {
   /** What stops the sum, in words. */
   readonly trouble: string;
 }
+
+/** Shares of the flank: from the toe, from the root, and how far off it may lie. */
+type PatternBand = SetupAdviceInput['bands']['pattern'];
 
 interface Band {
   /** Of the backlash, by which its gauges are known. */
@@ -43,8 +48,8 @@ interface Band {
   readonly source: string;
 }
 
-/** Where the middle of a patch should lie where the maker's chart says nothing: a little to the toe, half way up. */
-const PATTERN = { length: 0.45, height: 0.5, tolerance: 0.1 };
+/** Where the middle of a patch should lie where the type says nothing of the maker's chart: a little to the toe, half way up. */
+const USUAL_PATTERN: PatternBand = { length: 0.45, height: 0.5, tolerance: 0.1 };
 /** Permitted round the ring where the limit says nothing. */
 const USUAL_VARIATION = 0.05;
 
@@ -61,7 +66,8 @@ export function setUpsOf(sources: Sources, parts: readonly PartState[]): SetUp[]
     const head = {
       ...{ pair: pair.id, name: pair.name, ringPosition: ring.position, ringTeeth: ring.teeth },
       ...{ pinionTeeth: pair.pinion, pinionPosition: pinionOf(unitType, pair.gears?.pinion) },
-      ...{ band, pattern: PATTERN, rounds, hasSpiral: hasSpiral(ring) },
+      ...{ band, pattern: patternOf(ring), isUsualPattern: ring.patternAim === undefined },
+      ...{ rounds, hasSpiral: hasSpiral(ring) },
       means: rounds.map(({ content }) => meanOf(content.teeth.map(({ backlash }) => backlash))),
     };
     if (!band || rounds.length === 0) return [{ ...head, advice: undefined, trouble: '' }];
@@ -83,6 +89,11 @@ export function factorsByRound(
         .advice?.factor,
   );
 }
+
+const patternOf = ({ patternAim }: UnitType['gears'][number]): PatternBand =>
+  patternAim
+    ? { length: patternAim.fromToe, height: patternAim.fromRoot, tolerance: patternAim.tolerance }
+    : USUAL_PATTERN;
 
 const pinionOf = ({ gears }: UnitType, id: string | undefined): string =>
   gears.find((gear) => gear.id === id)?.position ?? '';
@@ -127,7 +138,7 @@ function inputOf({ gauges }: Sources, parts: readonly PartState[], of: OfPair): 
     },
     bands: {
       backlash: { min: band.min, max: band.max, aim: band.aim, variation: band.variation },
-      pattern: PATTERN,
+      pattern: patternOf(ring),
     },
     ...(runOut === undefined ? {} : { runOut }),
     step: { ring: 0.01, depth: 0.01 },

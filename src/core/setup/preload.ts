@@ -31,7 +31,7 @@ export interface PreloadAdvice {
 /** Grease and rollers settle: what is read before so many turns reads too high. */
 export const SETTLED_TURNS = 15;
 /** N·m for each degree of the nut, from soft to stiff pairs. */
-const PER_DEGREE = { soft: 0.2, stiff: 0.5 };
+export const PER_DEGREE = { soft: 0.2, stiff: 0.5 };
 
 /**
  * What to do with a pinion's preload. A crushed sleeve only ever goes tighter: past the band it is a new one, and backing off is never

@@ -5,6 +5,8 @@ import { isMarked } from '@/core/setup/setupAdvice';
 
 /** What the instruments need of a set-up: a practice axle has no more. */
 export interface Shown extends Pick<SetUp, 'band' | 'means' | 'advice' | 'pattern'> {
+  /** Nobody put down what the maker’s chart says. */
+  readonly isUsualPattern?: boolean;
   readonly rounds: readonly {
     readonly id: string;
     readonly author: string;

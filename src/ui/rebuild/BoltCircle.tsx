@@ -6,7 +6,7 @@ import type { BoltTicks } from '@/core/rebuild/boltTicks';
 import { typesInto } from '../frame/typesInto';
 import { Press } from '../kit/Press';
 import { paint } from '../kit/paint';
-import { TheWrench } from './TheWrench';
+import { TheWrench, useWrenchInHand } from './TheWrench';
 
 export interface Tick {
   readonly bolt: number;
@@ -40,8 +40,12 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
   };
   const at = next && order.indexOf(next.bolt) + 1;
   const told = [bolts.newBolts ? 'new bolts' : '', bolts.compound, bolts.lock].filter(Boolean);
+  const wrench = useWrenchInHand(next && stages[next.stage]);
   const tick = useRef<(held: boolean) => void>(undefined);
-  tick.current = next && onTick && ((isHeld) => onTick({ ...next, held: isHeld }));
+  // What a wrench says that can't be trusted with the value is no tick.
+  tick.current = wrench.isBarred
+    ? undefined
+    : next && onTick && ((isHeld) => onTick({ ...next, held: isHeld }));
   useEffect(() => {
     const on = (isHeld: boolean) => (event: KeyboardEvent) => {
       if (!typesInto(event.target)) tick.current?.(isHeld);
@@ -144,6 +148,7 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
             {onTick && next.stage < stages.length && (
               <TheWrench
                 value={stages[next.stage]!}
+                inHand={wrench}
                 pull={{
                   bolt: order.indexOf(next.bolt),
                   bolts: count,
@@ -154,10 +159,20 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
             )}
             {onTick && (
               <Flex gap="8px" wrap="wrap" marginTop="8px">
-                <Press kind="main" size="bench" onClick={() => onTick({ ...next, held: true })}>
+                <Press
+                  kind="main"
+                  size="bench"
+                  disabled={wrench.isBarred}
+                  onClick={() => onTick({ ...next, held: true })}
+                >
                   {next.stage < stages.length ? `Holds at ${value(next.stage)}` : value(next.stage)} (T)
                 </Press>
-                <Press kind="danger" size="bench" onClick={() => onTick({ ...next, held: false })}>
+                <Press
+                  kind="danger"
+                  size="bench"
+                  disabled={wrench.isBarred}
+                  onClick={() => onTick({ ...next, held: false })}
+                >
                   Still turns (X)
                 </Press>
               </Flex>

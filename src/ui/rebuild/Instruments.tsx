@@ -38,7 +38,7 @@ export function Instruments({ setUp }: { readonly setUp: Shown }) {
       <Instrument
         number={4}
         title="Pattern"
-        note="on the ring’s teeth, turned against a drag"
+        note={`on the ring’s teeth, turned against a drag${setUp.isUsualPattern ? '; the aim is the usual one' : ''}`}
         drawing={
           <Flex gap="14px" wrap="wrap">
             {(['drive', 'coast'] as const).map((flank) => (

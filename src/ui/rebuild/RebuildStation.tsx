@@ -4,8 +4,9 @@ import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { rebuildPlan } from '@/core/rebuild/rebuildPlan';
 import { reworkTickets } from '@/core/rebuild/reworkTickets';
-import { setUpsOf } from '@/core/rebuild/setUp';
-import { howToMove } from '@/core/rebuild/setUpMove';
+import { type SetUp, setUpsOf } from '@/core/rebuild/setUp';
+import { type HowToMove, howToMove } from '@/core/rebuild/setUpMove';
+import { type AskedMove, DRAWN_LARGER } from '@/core/section/movedGhost';
 import { type OfJob, useBench } from '../job/useBench';
 import { Press } from '../kit/Press';
 import { useKept } from '../kit/useKept';
@@ -59,11 +60,18 @@ export function RebuildStation({ job }: OfJob) {
       .map(({ position }) => position.id),
     ...{ measured: [], proof: [], closing: [] },
   }[shown];
+  const moves =
+    shown === 'set-up' ? setUps.flatMap(({ setUp, how }) => (how ? movesOf(setUp, how) : [])) : [];
   return (
     <BesideSection
       job={job}
       marked={marked}
-      note={NOTES[shown] ?? 'Tap a part to open its ticket.'}
+      moves={moves}
+      note={
+        moves.length > 0
+          ? `${NOTES['set-up']} ${MOVED_NOTE}`
+          : (NOTES[shown] ?? 'Tap a part to open its ticket.')
+      }
       below={
         shown === 'set-up'
           ? setUps.map(({ setUp, how }) => (
@@ -85,6 +93,14 @@ export function RebuildStation({ job }: OfJob) {
     </BesideSection>
   );
 }
+
+const MOVED_NOTE = `Moves are drawn ${DRAWN_LARGER} times their size.`;
+
+/** What a hand moves: the ring along its axis, the pinion along its own. */
+const movesOf = ({ ringPosition, pinionPosition }: SetUp, { ring, depth }: HowToMove): AskedMove[] => [
+  { position: ringPosition, from: pinionPosition, away: ring },
+  { position: pinionPosition, from: ringPosition, away: -depth },
+];
 
 interface ViewsProps {
   readonly view: View;

@@ -11,22 +11,28 @@ import { Press } from '../kit/Press';
 import { send } from '../kit/send';
 import { useKept } from '../kit/useKept';
 
+const NONE = { min: '', max: '' };
+
+/** The wrench in hand by its range, and whether that bars a value, N·m. A range that nobody gave bars nothing. */
+export function useWrenchInHand(value: number | undefined) {
+  const [range, setRange] = useKept<typeof NONE>('wrench in hand', NONE);
+  const [min, max] = [figureOf(range.min), figureOf(range.max)];
+  const isKnown = max !== undefined && max > 0 && !Number.isNaN(min ?? 0);
+  const isBarred = value !== undefined && isKnown && !wrenchHolds(value, { min: min ?? 0, max });
+  return { range, setRange, isBarred };
+}
+
 interface TheWrenchProps {
   /** N·m that it must hold now. */
   readonly value: number;
+  readonly inHand: ReturnType<typeof useWrenchInHand>;
   readonly pull: { readonly bolt: number; readonly bolts: number; readonly isLast: boolean };
   readonly onPull: (pull: { readonly peak: number; readonly turned: boolean }) => void;
 }
 
-const NONE = { min: '', max: '' };
-
 /** Whether the wrench in hand may be trusted with this value, and the bench’s own electronic one, whose pulls are ticks with a figure. */
-export function TheWrench({ value, pull, onPull }: TheWrenchProps) {
-  const [range, setRange] = useKept<typeof NONE>('wrench in hand', NONE);
+export function TheWrench({ value, inHand: { range, setRange, isBarred }, pull, onPull }: TheWrenchProps) {
   const [trouble, setTrouble] = useState('');
-  const [min, max] = [figureOf(range.min), figureOf(range.max)];
-  const isKnown = max !== undefined && max > 0 && !Number.isNaN(min ?? 0);
-  const holds = isKnown && wrenchHolds(value, { min: min ?? 0, max });
   const fromWrench = async () => {
     const answer = await send<{ peak: number; turned: boolean }>('POST', '/api/v1/bench-wrench', {
       value,
@@ -54,7 +60,7 @@ export function TheWrench({ value, pull, onPull }: TheWrenchProps) {
           Pull the bench’s wrench (simulated)
         </Press>
       </Flex>
-      {isKnown && !holds && (
+      {isBarred && (
         <Box color="oxide" fontWeight={650} data-testid="wrong-wrench">
           Not with this wrench: {formatNumber(value, 0)} N·m lies outside 20 to 95 % of its range. Take
           another one.

@@ -2,6 +2,7 @@
 
 import { Box, Grid } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
+import type { AskedMove } from '@/core/section/movedGhost';
 import { type OfJob, useBench } from '../job/useBench';
 import { Arriving } from '../kit/later';
 import { openCheckOf } from '../measure/openCheck';
@@ -13,6 +14,8 @@ interface BesideSectionProps extends OfJob {
   /** Pieces that this station is about, drawn apart from the others. */
   readonly marked?: readonly string[];
   readonly suspicion?: Suspicion | undefined;
+  /** What an advised move would bring where. */
+  readonly moves?: readonly AskedMove[] | undefined;
   /** What is marked, and what a tap does. */
   readonly note: string;
   /** What a tap on a piece does; without it its ticket opens. */
@@ -30,6 +33,7 @@ export function BesideSection({
   job,
   marked = [],
   suspicion,
+  moves,
   note,
   onOpen,
   below,
@@ -60,6 +64,7 @@ export function BesideSection({
               selected={place.part}
               marked={new Set(marked)}
               suspicion={open ? undefined : suspicion}
+              moves={open ? undefined : moves}
               onOpen={tap}
               {...(open && openCheckOf(open, place)?.every ? { most: STRIP_BESIDE_SERIES } : {})}
               strip

@@ -5,6 +5,7 @@ import { type KeyboardEvent, type MouseEvent, useCallback, useId, useMemo, useRe
 import type { TrainInGear } from '@/core/gearing/trainOfType';
 import { describedStates } from '@/core/section/describedStates';
 import { drawSection, type Section } from '@/core/section/drawSection';
+import type { AskedMove } from '@/core/section/movedGhost';
 import { powerPath } from '@/core/section/powerPath';
 import { gatherPieces } from '@/core/section/reach';
 import { type WalkKey, walkFrom } from '@/core/section/walk';
@@ -14,6 +15,7 @@ import type { UnitType } from '@/model/unitType';
 import { Fan } from './Fan';
 import { HatchPatterns } from './HatchPatterns';
 import { Lens } from './Lens';
+import { MovedGhosts } from './MovedGhosts';
 import { PowerMarks } from './PowerMarks';
 import { ScaleBar } from './ScaleBar';
 import { SectionLabel } from './SectionLabel';
@@ -38,6 +40,8 @@ interface SectionDrawingProps {
   readonly marked?: ReadonlySet<string>;
   /** What may have failed first, and where to look at next. */
   readonly suspicion?: Suspicion | undefined;
+  /** Parts that are to be moved: where they come to lie is drawn over it. */
+  readonly moves?: readonly AskedMove[] | undefined;
   /** No higher than this many pixels. */
   readonly most?: number;
   /** For paper: this high whatever the window, and nothing to press. */
@@ -65,6 +69,7 @@ export function SectionDrawing({
   asDescribed = false,
   marked,
   suspicion,
+  moves,
   most = Number.POSITIVE_INFINITY,
   printed,
 }: SectionDrawingProps) {
@@ -159,6 +164,7 @@ export function SectionDrawing({
           {suspicion && (
             <SuspectHatching section={section} suspects={suspicion.suspects} prefix={patternPrefix} />
           )}
+          {moves && <MovedGhosts section={section} unitType={unitType} moves={moves} />}
           {path && <PowerMarks section={section} path={path} isBad={isBad} prefix={patternPrefix} />}
         </g>
         <Focusables
