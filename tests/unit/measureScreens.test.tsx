@@ -17,7 +17,7 @@ import { type PartState, partState } from '@/core/wear/partStanding';
 import { readingIds } from '@/core/wear/tooClose';
 import { CHECK_PICTURES } from '@/model/checkDefinition';
 import type { Check } from '@/model/checks';
-import type { Gauge, Reading } from '@/model/snapshot';
+import type { Finding, Gauge, Reading } from '@/model/snapshot';
 import type { TooClosePolicy } from '@/model/tooClose';
 import type { ReadsIn } from '@/model/units';
 import type { UnitType } from '@/model/unitType';
@@ -82,6 +82,12 @@ const check = (over: Partial<Check> = {}): Check => ({
   limits: [{ kind: 'service', max: 0.1, unit: 'mm', source: { kind: 'maker', words: 'p. 1' } }],
   ...over,
 });
+/** Somebody looked at it and saw nothing. */
+const looked: Finding = {
+  ...{ id: 'f', positionId: 'p', mode: 'nothing-to-see', place: 'everywhere', severity: 'light' },
+  ...{ story: 'unknown', note: '', author: '', authorId: '', deviceTime: '', receivedAt: '', struck: null },
+};
+
 const stateOf = (
   checks: Check[],
   readings: Reading[],
@@ -93,7 +99,7 @@ const stateOf = (
     {
       unitType: { checks },
       readings,
-      findings: [],
+      findings: [looked],
       gauges: [gauge],
       tooClosePolicy: policy,
       acceptances:

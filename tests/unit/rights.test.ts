@@ -42,6 +42,7 @@ const HELPERS = new Set([
     'takeOrder',
     'refuseArrival',
     'refuseEarlyScrap',
+    'refuseStillWorkedOn',
     'cancelOrder',
     'solveInThread',
   ],

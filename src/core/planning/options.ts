@@ -90,6 +90,24 @@ const HOURS_A_DAY = 6;
 /** Of the hours of a unit, those that a comeback costs once more. */
 const AGAIN = /^(strip|rebuild|set)/;
 
+/** Parts that can't stay as they are, and of which nobody has said what becomes of them: no price is known before. */
+function undecidedWorn({ parts, snapshot: { decisions } }: OptionFacts): number {
+  const decided = new Set(
+    decisions.filter(({ decision }) => decision !== 'not-decided').map(({ positionId }) => positionId),
+  );
+  return parts.filter(
+    ({ position, grade }) => !decided.has(position.id) && (position.oneUse || (grade ?? 0) >= DONE),
+  ).length;
+}
+
+const whyNoPrice = (undecided: number): string =>
+  undecided === 0
+    ? 'no plan covers what must be new'
+    : `${undecided} ${undecided === 1 ? 'part that can’t stay is' : 'parts that can’t stay are'} not decided yet`;
+
+/** From this grade on a part is done. */
+const DONE = 4;
+
 /** The ways that a unit can go, side by side; what isn't known stays open, and nothing is invented for it. */
 export function unitOptions(facts: OptionFacts): ToldOptions {
   const { labour, money, plan } = facts;
@@ -98,8 +116,10 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
     labour.lines.filter(({ kind }) => AGAIN.test(kind)).reduce((sum, { hours }) => sum + hours, 0) *
       money.hourPrice,
   );
-  const parts = plan?.feasible ? plan.parts + plan.freight : undefined;
-  const days = plan?.feasible ? plan.days + Math.ceil(labour.hours / HOURS_A_DAY) : undefined;
+  const undecided = undecidedWorn(facts);
+  const isPriced = plan?.feasible === true && undecided === 0;
+  const parts = isPriced ? plan.parts + plan.freight : undefined;
+  const days = isPriced ? plan.days + Math.ceil(labour.hours / HOURS_A_DAY) : undefined;
   const preventive = preventiveParts(facts, again + (parts ?? 0));
   const extra = preventive.filter(({ pays }) => pays).reduce((sum, { price }) => sum + price, 0);
   const exchange = exchangeOf(facts.snapshot);
@@ -120,7 +140,7 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
     return { ...whole, expected };
   };
   const options = [
-    option('repair', parts, { note: parts === undefined ? 'no plan covers what must be new' : '' }),
+    option('repair', parts, { note: parts === undefined ? whyNoPrice(undecided) : '' }),
     option('repair-preventive', parts === undefined ? undefined : parts + extra, {
       note:
         extra === 0

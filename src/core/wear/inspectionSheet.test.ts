@@ -113,6 +113,13 @@ describe('the inspection sheet', () => {
       judgements: [{ check: { title: 'Thickness' }, judgement: { word: 'beyond' } }] as never,
     });
     expect(whyNotNothing(beyond, facts())).toContain('Thickness reads beyond its limit');
+    // How it was set up says nothing of how it looks.
+    const setUp = part('x', {
+      judgements: [
+        { check: { title: 'Torque' }, judgement: { word: 'beyond', limit: { kind: 'set-up' } } },
+      ] as never,
+    });
+    expect(whyNotNothing(setUp, facts())).toBe('');
     const failed = {
       ...{ id: 'h', author: 'm', authorId: 'm', deviceTime: '', receivedAt: '', struck: null },
       content: { what: 'hand-test', positionId: 'x', testId: 'crack-test', result: 'fail', note: '' },

@@ -3,7 +3,7 @@ import type { JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
 import { findActive } from './active';
 import { handResults } from './handTests';
-import type { PartState } from './partStanding';
+import { isOfSetUp, type PartState } from './partStanding';
 
 /** In which order the parts are gone through: as they lie along the shafts, or as they came apart. */
 export const SHEET_ORDERS = ['along the shafts', 'as it came apart'] as const;
@@ -104,7 +104,9 @@ export function whyNotNothing(
   part: PartState,
   { findings, records, catalogs }: Pick<JobSnapshot, 'findings' | 'records' | 'catalogs'>,
 ): string {
-  const beyond = part.judgements.find(({ judgement }) => judgement.word === 'beyond');
+  const beyond = part.judgements.find(
+    ({ judgement }) => judgement.word === 'beyond' && !isOfSetUp(judgement),
+  );
   if (beyond) return `${beyond.check.title} reads beyond its limit: measure it again, or say what is seen.`;
   const failed = handResults(part.position, records, catalogs).find(({ result }) => result === 'fail');
   if (failed)

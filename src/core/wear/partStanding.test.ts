@@ -146,6 +146,15 @@ describe('the standing of a part', () => {
     expect(stateOf({ grades: [graded(1, 4)], readings: [read(14.8)] }).standing).toBe('attention');
   });
 
+  it('is not called worn for how it was set up: that proposes no grade, and keeps it from passing for sound', () => {
+    const ofSetUp: Check = { ...check, limits: check.limits.map((limit) => ({ ...limit, kind: 'set-up' })) };
+    const looked = { checks: [ofSetUp], readings: [read(14.8)], findings: [see('nothing-to-see')] };
+    expect(stateOf(looked).proposal.grade).toBe(0);
+    expect(stateOf({ ...looked, grades: [graded(0)] }).standing).toBe('attention');
+    // What nobody looked at has no grade from it either.
+    expect(stateOf({ checks: [ofSetUp], readings: [read(14.8)] }).proposal.grade).toBeNull();
+  });
+
   it('asks again when worse evidence came after the grade, and not when it was known then', () => {
     const findings = [see('tang-sheared')];
     expect(stateOf({ grades: [graded(1, 1)], findings, readings: [read(15)] }).openQuestions).toEqual([

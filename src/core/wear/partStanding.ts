@@ -83,7 +83,7 @@ export function partState(
   });
   const findings = findActive(facts.findings).filter((finding) => finding.positionId === position.id);
   const verdicts = judgements.flatMap(({ check, judgement }) =>
-    judgement.word === 'not-measured'
+    judgement.word === 'not-measured' || isOfSetUp(judgement)
       ? []
       : [{ check: check.id, verdict: countsAs(judgement.word, facts.tooClosePolicy) }],
   );
@@ -137,6 +137,9 @@ export function partState(
     standing: standingOf(grade, judgements, openQuestions, facts.tooClosePolicy),
   };
 }
+
+/** How a unit is put together says nothing of how far a piece is worn: what is off is set up anew, and keeps it from passing for sound. */
+export const isOfSetUp = ({ limit }: Pick<CheckJudgement, 'limit'>): boolean => limit?.kind === 'set-up';
 
 /** Pieces that were counted out and are not all there, or not the right ones. */
 function piecesOpen(position: Position, records: JobSnapshot['records']): OpenQuestion[] {

@@ -8,9 +8,11 @@ import { pairsOfPosition } from '@/core/gearing/countablePairs';
 import type { JobPlan, Objective } from '@/core/planning/jobPlans';
 import { tellAmount } from '@/core/planning/money';
 import type { ToldPlans } from '@/core/planning/suppliers';
+import { TeethCounted } from '../identity/pieces';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { shortDate } from '../kit/dates';
+import { Arriving } from '../kit/later';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { paint } from '../kit/paint';
@@ -35,14 +37,13 @@ const BESIDE = 112 + 128 + 16 + 16 + 8;
 
 /** Three plans for what must be new on one ruler; what is chosen is ordered below. */
 export function PlansPane({ job, asked, chosen, onChoose }: PlansPaneProps) {
-  const { rights, place } = useBench();
+  const { rights } = useBench();
   const keep = useKeep(job);
   const holder = useRef<HTMLDivElement>(null);
   const wide = Math.max(160, useWidth(holder, 720) - BESIDE);
   const { told, trouble, isWorking, stop } = asked;
   const mayOrder = rights.includes('order.keep');
   const plan = told?.plans.find(({ objective }) => objective === chosen);
-  // On the ticket of a gear of the pair its teeth are counted.
   const toCount = plan?.toCount.find((part) => pairsOfPosition(job.snapshot.unitType, part).length > 0);
   return (
     <Box as="section" ref={holder} aria-label="Plans for what must be new" data-testid="plans">
@@ -86,13 +87,12 @@ export function PlansPane({ job, asked, chosen, onChoose }: PlansPaneProps) {
           ) : (
             <>
               {toCount !== undefined && (
-                <Press
-                  kind="main"
-                  marginBlock="6px"
-                  onClick={() => place.goTo({ part: toCount, face: 'look' })}
-                >
-                  Count the teeth now: nothing of a set is ordered before
-                </Press>
+                <Box border="2px solid" borderColor="ink" padding="10px" marginBlock="6px">
+                  <strong>Nothing of a set is ordered before its teeth are counted.</strong>
+                  <Arriving quietly>
+                    <TeethCounted job={job} positions={[toCount]} isOpen />
+                  </Arriving>
+                </Box>
               )}
               <Lanes {...{ told, wide, chosen, onChoose, job }} />
             </>

@@ -8,7 +8,11 @@ import { Press } from '../kit/Press';
 import { PairCount } from './PairCount';
 
 /** Where a gear is in hand its teeth can be counted: each pair that it belongs to, with what was counted, and what speaks against it. */
-export function TeethCounted({ job, positions }: OfJob & { readonly positions: readonly string[] }) {
+export function TeethCounted({
+  job,
+  positions,
+  isOpen = false,
+}: OfJob & { readonly positions: readonly string[]; readonly isOpen?: boolean }) {
   const { unitType, identities } = job.snapshot;
   const [opened, setOpened] = useState<string>();
   const pairs = new Map(
@@ -19,7 +23,7 @@ export function TeethCounted({ job, positions }: OfJob & { readonly positions: r
     const inConflict = job.parts.some(({ openQuestions }) =>
       openQuestions.some((question) => question.code === 'identity-conflict' && question.pairId === pair.id),
     );
-    const open = opened === pair.id || (inConflict && opened === undefined);
+    const open = opened === pair.id || ((inConflict || (isOpen && !entry)) && opened === undefined);
     return (
       <Box key={pair.id} marginTop="12px" data-testid="teeth-counted">
         <Press

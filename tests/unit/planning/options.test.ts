@@ -46,6 +46,16 @@ const option = (id: string, over?: object) =>
   unitOptions(facts(over)).options.find((each) => each.id === id)!;
 
 describe('the ways that a unit can go', () => {
+  it('have no price while a part that can’t stay is not decided', () => {
+    const worn = [part('wheel', 'gear-teeth', 4), part('case', 'housing', 0)];
+    expect(option('repair', { parts: worn })).toMatchObject({
+      ...{ price: undefined, days: undefined, note: '1 part that can’t stay is not decided yet' },
+    });
+    const decisions = [{ positionId: 'wheel', decision: 'replace' }];
+    const snapshot = { decisions, records: [], unitType: { positions: [] } };
+    expect(option('repair', { parts: worn, snapshot }).price).toBe(940_000);
+  });
+
   it('cost parts, freight and work; are ready when the parts are here and the work is done', () => {
     // By hand: 500 000 + 20 000 + 7 h · 60 000; 4 days for the parts, 7 hours are 2 days of 6.
     expect(option('repair')).toMatchObject({
@@ -115,7 +125,10 @@ describe('the ways that a unit can go', () => {
     expect(
       holds({
         parts: [part('case', 'housing', 1), part('g', 'gear-teeth', 4), part('h', 'gear-teeth', 5)],
-        snapshot: { decisions: [], records: noted, unitType: { positions: [] } },
+        snapshot: {
+          decisions: ['g', 'h'].map((positionId) => ({ positionId, decision: 'replace' })),
+          ...{ records: noted, unitType: { positions: [] } },
+        },
       }),
     ).toEqual([false, true, true]);
   });
