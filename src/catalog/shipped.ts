@@ -12,6 +12,7 @@ import checkDefinitions from './check-definitions.json';
 import damageWords from './damage-words.json';
 import damageWords2 from './earlier/damage-words-2.json';
 import gradeRules1 from './earlier/grade-rules-1.json';
+import oilThresholds1 from './earlier/oil-thresholds-1.json';
 import gradeRules from './grade-rules.json';
 import oilThresholds from './oil-thresholds.json';
 
@@ -38,6 +39,7 @@ export function shippedCatalogs(): { readonly [Kind in CatalogKind]: CatalogDocu
 export const earlierCatalogs = (): readonly (readonly [CatalogKind, { readonly revision: number }])[] => [
   ['damage-words', damageWords2],
   ['grade-rules', v.parse(CATALOG_SCHEMAS['grade-rules'], gradeRules1)],
+  ['oil-thresholds', v.parse(CATALOG_SCHEMAS['oil-thresholds'], oilThresholds1)],
 ];
 
 /** What a job is judged by where there is no database: on the command line and in tests. */

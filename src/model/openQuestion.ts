@@ -23,7 +23,11 @@ interface OpenFacts {
   'nothing-looked-at': Nothing;
   'identity-conflict': { readonly pairId: string; readonly conflicts: readonly string[] };
   'not-drained': Nothing;
-  'debris-unmatched': OfCapture & { readonly piece: string };
+  /** `linked`: where it is said to be from, and how sure that is. */
+  'debris-unmatched': OfCapture & {
+    readonly piece: string;
+    readonly linked?: { readonly place: string; readonly sure: string };
+  };
   'sample-out': OfCapture & { readonly sample: string };
   'baseline-open': OfCheck;
   'baseline-missed': OfCheck & { readonly part: string };

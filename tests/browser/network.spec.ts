@@ -79,7 +79,9 @@ test('over the shop’s network: HTTPS under a name, camera and worker allowed, 
       await toStation(page, name);
       await expect(page.locator(`[data-station="${id}"] [aria-current="step"]`)).toBeVisible();
       await expect(page.locator('[data-loading]')).toHaveCount(0);
-      await expect(page.getByTestId('section').or(page.getByTestId('part-list'))).toBeVisible();
+      await expect(
+        page.getByTestId('section').or(page.getByTestId('part-list')).or(page.getByTestId('balance')),
+      ).toBeVisible();
     }
   };
   await walk();

@@ -61,7 +61,7 @@ const oil: RecordContent = {
   colour: 'brown',
   smell: 'as oil',
   water: 'none',
-  magnet: ['needles'],
+  magnet: ['slivers'],
   glitter: 'grey',
   note: '',
 };

@@ -270,7 +270,7 @@ describe('the report', () => {
         content,
       });
     keep({
-      ...({ what: 'drained', version: 2, colour: 'black', smell: 'burnt', water: 'none' } as const),
+      ...({ what: 'drained', version: 3, colour: 'black', smell: 'burnt', water: 'none' } as const),
       magnet: ['flakes'],
       glitter: 'none',
       note: '',

@@ -16,7 +16,7 @@ import type { Right } from '@/model/rights';
 import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
 import { BaselineStation } from '@/ui/baseline/BaselineStation';
-import { Debris } from '@/ui/drain/Debris';
+import { DebrisBalance } from '@/ui/drain/DebrisBalance';
 import { DrainStation } from '@/ui/drain/DrainStation';
 import { EarlierTraces } from '@/ui/drain/EarlierTraces';
 import { LabSamples } from '@/ui/drain/LabSamples';
@@ -108,11 +108,20 @@ describe('drain', () => {
   });
 
   it('asks for the oil until it is put down, and only whom it may ask', () => {
-    expect(words(<DrainStation job={jobOf(axle)} />)).toContain('Put the oil down');
-    expect(words(<DrainStation job={jobOf(axle)} />, [])).not.toContain('Put the oil down');
+    expect(words(<DrainStation job={jobOf(axle)} />)).toContain('Set it down');
+    expect(words(<DrainStation job={jobOf(axle)} />, [])).not.toContain('Set it down');
     const done = words(<DrainStation job={jobOf(axle, oil)} />);
     expect(done).toContain('Put it down again');
-    expect(done).not.toContain('Litres that came out');
+    expect(done).not.toContain('Set it down');
+  });
+
+  it('calls nothing short of a unit that didn’t come closed and level', () => {
+    const came = (cameAs: 'open' | 'closed and level') =>
+      words(<DrainStation job={jobOf(axle, { ...oil, litres: 1, cameAs } as RecordContent)} />);
+    // 2.1 litres belong in it.
+    expect(came('closed and level')).toContain('1.1 litres short');
+    expect(came('open')).toContain('short can’t be told');
+    expect(came('open')).not.toContain('litres short');
   });
 
   it('keeps the debris balance open until something accounts for each piece', () => {
@@ -124,24 +133,38 @@ describe('drain', () => {
       lengthMm: 9,
     };
     const job = jobOf(box, piece);
-    const open = words(<Debris job={job} />);
-    expect(open).toContain('Debris balance: 1 open');
-    expect(open).toContain('Half a needle (grey, 9 mm, sump): nothing accounts for it yet');
+    const open = words(<DebrisBalance job={job} />);
+    expect(open).toContain('0 of 1 piece placed and proved');
+    expect(open).toContain('9 mm, grey, sump. Nothing accounts for it yet');
     const debrisId = job.snapshot.records[0]!.id;
-    const matched = {
-      ...job,
-      snapshot: {
-        ...job.snapshot,
-        records: [
-          ...job.snapshot.records,
-          record({ what: 'match', debrisId, positionId: 'needles-3', note: '' }),
-        ],
-      },
+    const linked = (sure: 'proved' | 'likely' | undefined) => {
+      const link = { what: 'match', debrisId, positionId: 'needles-3', note: '' } as const;
+      const records = [...job.snapshot.records, record(sure ? { ...link, sure } : link)];
+      return words(<DebrisBalance job={{ ...job, snapshot: { ...job.snapshot, records } }} />);
     };
-    const closed = words(<Debris job={matched} />);
-    expect(closed).toContain('Debris balance: closed');
-    expect(closed).toContain('from 3rd needles');
-    expect(closed).not.toContain('Sign it as lost');
+    expect(linked('proved')).toMatch(/Debris balance closed/);
+    expect(linked('proved')).toContain('From 3rd needles');
+    // Said before anybody asked how sure it is: it was taken for proved.
+    expect(linked(undefined)).toMatch(/Debris balance closed/);
+    expect(linked('likely')).toContain('0 of 1 piece placed and proved');
+    expect(linked('likely')).toContain('Likely from 3rd needles');
+  });
+
+  it('has loose ends on both sides, and says why they don’t close each other', () => {
+    const piece: RecordContent = {
+      what: 'debris',
+      piece: 'Corner of a tooth',
+      where: 'sump',
+      colour: 'grey',
+    };
+    const missing: RecordContent = { what: 'count', positionId: 'pilot-rollers', counted: 13, note: '' };
+    const told = words(<DebrisBalance job={jobOf(box, piece, missing)} />);
+    expect(told).toContain('1 place lacks its piece');
+    expect(told).toContain('1 of 14 not found: its piece is not here');
+    const yellow = { ...piece, colour: 'yellow', piece: 'Dust' } as RecordContent;
+    expect(words(<DebrisBalance job={jobOf(box, yellow, missing)} />)).toContain(
+      'it may be of Pilot rollers',
+    );
   });
 
   it('judges a laboratory’s figures and says what the ppm miss', () => {
@@ -150,9 +173,14 @@ describe('drain', () => {
       sample: 'from the sump',
       values: [{ element: 'copper', value: 200 }],
       note: '',
+      ...{ oil: 'gear-oil', oilAgeKm: 50_000 },
     };
     const told = words(<LabSamples job={jobOf(box, sample)} />);
-    expect(told).toContain('Copper 200 far too much bronze bushes, washers, brass rings');
+    expect(told).toContain('Copper 200 far too much, usually from bronze bushes, washers, brass rings');
+    const { oil: _, ...unsaid } = sample as Extract<RecordContent, { what: 'lab' }>;
+    const trend = words(<LabSamples job={jobOf(box, unsaid)} />);
+    expect(trend).toContain('the trend alone is told');
+    expect(trend).not.toContain('far too much');
     expect(told).toContain('miss particles above 5 to 8 µm');
   });
 });

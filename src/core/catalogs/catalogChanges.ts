@@ -70,6 +70,7 @@ function levelsChanged({ records, catalogs }: JobSnapshot, next: Catalogs): stri
 }
 
 const LEVEL: Readonly<Record<JudgedElement['level'], string>> = {
+  untold: 'judged by no limit',
   usual: 'usual',
   watch: 'more than usual',
   act: 'far too much',

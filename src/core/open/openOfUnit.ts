@@ -40,12 +40,16 @@ function bookedIn({ job, unitType }: JobSnapshot): OpenQuestion[] {
 }
 
 /** Nobody drained it, debris that no part accounts for, and samples at the laboratory. */
-function ofTheOil({ records }: JobSnapshot): OpenQuestion[] {
+function ofTheOil({ records, unitType }: JobSnapshot): OpenQuestion[] {
   return [
     ...(recordsOf(records, 'drained').length > 0 ? [] : [{ ...UNIT, code: 'not-drained' } as const]),
-    ...unmatched(records).map(({ piece: { id, deviceTime, content } }) => ({
-      ...{ ...UNIT, code: 'debris-unmatched', captureId: id, piece: content.piece, since: deviceTime },
-    })),
+    ...unmatched(records).map(({ piece: { id, deviceTime, content }, match }) => {
+      const place = unitType.positions.find((position) => position.id === match?.content.positionId)?.name;
+      return {
+        ...{ ...UNIT, code: 'debris-unmatched', captureId: id, piece: content.piece, since: deviceTime },
+        ...(place && match?.content.sure ? { linked: { place, sure: match.content.sure } } : {}),
+      };
+    }),
     ...waitingSamples(records).map(({ id, deviceTime, content }) => ({
       ...{ ...UNIT, code: 'sample-out', captureId: id, sample: content.sample, since: deviceTime },
     })),

@@ -9,7 +9,10 @@ const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string }
   'identity-conflict': ({ conflicts }) => `What was counted disagrees with ${conflicts.join(' and ')}`,
   'nothing-looked-at': () => 'Nothing of it has been looked at',
   'not-drained': () => 'Not drained: nobody has looked at the oil',
-  'debris-unmatched': ({ piece }) => `${piece}: nothing accounts for it yet`,
+  'debris-unmatched': ({ piece, linked }) =>
+    linked
+      ? `${piece}: ${linked.sure === 'likely' ? 'likely' : 'assumed to be'} from ${linked.place}, not proved`
+      : `${piece}: nothing accounts for it yet`,
   'sample-out': ({ sample }) => `Sample ${sample}: the laboratory’s figures are not here yet`,
   'baseline-open': ({ check }) => `${check}: to be read before it comes apart`,
   'baseline-missed': ({ check, part }) => `${check} of ${part}: not read before it came apart`,

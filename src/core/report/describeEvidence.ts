@@ -22,18 +22,21 @@ export function describeEvidence(snapshot: JobSnapshot): ReportEvidence[] {
 const theOil = ({ records, unitType }: JobSnapshot): string[] =>
   recordsOf(records, 'drained').map(({ content }) => sentence(tellDrained(content, unitType.oil?.litres)));
 
-const LEVEL = { usual: '', watch: 'more than usual', act: 'far too much' } as const;
+const LEVEL = { untold: '', usual: '', watch: 'more than usual', act: 'far too much' } as const;
 
 function theLaboratory({ records, catalogs }: JobSnapshot): string[] {
   const samples = recordsOf(records, 'lab').map(({ content }) => content);
   return samples.map((sample, index) => {
     const judged = judgeSample(sample, catalogs['oil-thresholds'], samples[index - 1]);
-    const striking = judged.filter(({ level }) => level !== 'usual');
+    const striking = judged.filter(({ level }) => level === 'watch' || level === 'act');
     const told = striking.map(
       ({ name, value, level, from }) =>
         `${name} ${formatNumber(value, 0)}, ${LEVEL[level]} (usually from ${from})`,
     );
-    return `Sample ${sample.sample}: ${told.length > 0 ? told.join('; ') : 'every figure as usual'}.`;
+    const rest = judged.some(({ level }) => level === 'untold')
+      ? 'which oil it is and how old was not said, so no limit judges it'
+      : 'every figure as usual';
+    return `Sample ${sample.sample}: ${told.length > 0 ? told.join('; ') : rest}.`;
   });
 }
 

@@ -7,6 +7,11 @@ export interface DebrisPiece {
   readonly match?: Recorded<'match'>;
 }
 
+/** A link that is likely or assumed stays open: only faces that fit close it, or a name under a piece whose source is lost. */
+export const isClosed = ({ match }: DebrisPiece): boolean =>
+  match !== undefined &&
+  (match.content.positionId === undefined || (match.content.sure ?? 'proved') === 'proved');
+
 /** Debris is a promise: until a damaged part accounts for a piece, or somebody signs it as lost, the strip isn't finished. */
 export function debrisBalance(records: readonly BenchRecord[]): DebrisPiece[] {
   const matches = new Map(recordsOf(records, 'match').map((match) => [match.content.debrisId, match]));
@@ -17,4 +22,4 @@ export function debrisBalance(records: readonly BenchRecord[]): DebrisPiece[] {
 }
 
 export const unmatched = (records: readonly BenchRecord[]): DebrisPiece[] =>
-  debrisBalance(records).filter(({ match }) => match === undefined);
+  debrisBalance(records).filter((piece) => !isClosed(piece));

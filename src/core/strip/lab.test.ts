@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { catalogsAsShipped } from '@/catalog/shipped';
-import { judgeSample } from './labSample';
+import { guessOil, judgeSample } from './labSample';
 import { guessColumns, readLabTable } from './labTable';
 
 const sample = (values: Record<string, number>, distanceKm?: number) => ({
@@ -9,6 +9,7 @@ const sample = (values: Record<string, number>, distanceKm?: number) => ({
   note: '',
   values: Object.entries(values).map(([element, value]) => ({ element, value })),
   ...(distanceKm === undefined ? {} : { distanceKm }),
+  ...{ oil: 'gear-oil', oilAgeKm: 40_000 },
 });
 
 describe('a laboratory’s figures', () => {
@@ -16,6 +17,28 @@ describe('a laboratory’s figures', () => {
     const level = (iron: number) =>
       judgeSample(sample({ iron }), catalogsAsShipped()['oil-thresholds'], undefined)[0]?.level;
     expect([149, 150, 399, 400].map(level)).toEqual(['usual', 'watch', 'watch', 'act']);
+  });
+
+  it('are judged by the limits of their oil at its age, and by none where nobody said which or how old', () => {
+    const level = (over: object) =>
+      judgeSample(
+        { ...sample({ iron: 200 }), ...over },
+        catalogsAsShipped()['oil-thresholds'],
+        undefined,
+      )[0]!;
+    // Watch at 150 · 0.5, 150 · 1 and 150 · 1.6.
+    expect(level({ oilAgeKm: 10_000 })).toMatchObject({ level: 'act', limits: { watch: 75, act: 200 } });
+    expect(level({ oilAgeKm: 60_000 })).toMatchObject({ level: 'watch', limits: { watch: 150, act: 400 } });
+    expect(level({ oilAgeKm: 60_001 })).toMatchObject({ level: 'usual', limits: { watch: 240, act: 640 } });
+    for (const over of [{ oilAgeKm: undefined }, { oil: undefined }, { oil: 'whale' }, { oilAgeKm: 400_000 }])
+      expect(level(over)).toMatchObject({ level: 'untold' });
+    expect(guessOil('Hypoid gear oil, 90 grade', catalogsAsShipped()['oil-thresholds'])).toBe('gear-oil');
+    expect(guessOil('', catalogsAsShipped()['oil-thresholds'])).toBeUndefined();
+    // By the revision before, which knew no oils, every sample is judged.
+    const { oils: _, ...before } = catalogsAsShipped()['oil-thresholds'];
+    expect(judgeSample({ ...sample({ iron: 200 }), oil: undefined }, before, undefined)[0]!.level).toBe(
+      'watch',
+    );
   });
 
   it('tell how they grew for each 1000 km since the sample before', () => {

@@ -3,6 +3,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import Papa from 'papaparse';
 import { useRef, useState } from 'react';
+import { guessOil } from '@/core/strip/labSample';
 import { guessColumns, type LabColumns, readLabTable } from '@/core/strip/labTable';
 import { TABLE_LINES } from '@/model/ids';
 import type { OfJob } from '../job/useBench';
@@ -17,7 +18,7 @@ import type { Answered } from './SentSamples';
 
 /** Characters of a table that the browser keeps for this person. */
 const LONGEST = 500_000;
-const EMPTY: Pick<Answered, 'sample' | 'distance' | 'table'> = { sample: '', distance: '', table: '' };
+const EMPTY = { sample: '', distance: '', table: '', oil: '', age: '' };
 
 /** A laboratory's table, from a file or pasted: its columns are named, each bad line says why, the good ones are kept. */
 export function LabTable(
@@ -25,10 +26,13 @@ export function LabTable(
 ) {
   const { answer, onTaken, job } = props;
   const keep = useKeep(props.job);
-  const [text, setText, forget] = useKept(
-    `lab ${job.snapshot.job.id} ${answer?.answersId ?? ''}`,
-    answer ?? EMPTY,
-  );
+  const thresholds = job.snapshot.catalogs['oil-thresholds'];
+  const { job: of, unitType } = job.snapshot;
+  const oil = guessOil(of.oilClaimed || (unitType.oil?.kind ?? ''), thresholds) ?? '';
+  const [text, setText, forget] = useKept(`lab ${of.id} ${answer?.answersId ?? ''}`, {
+    ...{ ...EMPTY, oil },
+    ...answer,
+  });
   const latest = useRef(text);
   latest.current = text;
   const [chosen, setChosen] = useState<Partial<LabColumns>>({});
@@ -38,7 +42,7 @@ export function LabTable(
   const { element, value } = columns;
   const lines =
     element !== undefined && value !== undefined
-      ? readLabTable(rows, { ...columns, element, value }, job.snapshot.catalogs['oil-thresholds'])
+      ? readLabTable(rows, { ...columns, element, value }, thresholds)
       : [];
   const good = lines.flatMap((line) =>
     line.element !== undefined && line.value !== undefined
@@ -57,12 +61,19 @@ export function LabTable(
     setText({ ...text, table });
   };
   const take = async () => {
-    const distanceKm = figureOf(text.distance);
+    const [distanceKm, oilAgeKm] = [figureOf(text.distance), figureOf(text.age)];
+    for (const [typed, figure] of [
+      [text.distance, distanceKm],
+      [text.age, oilAgeKm],
+    ] as const)
+      if (figure !== undefined && Number.isNaN(figure)) return setTrouble(`“${typed}” is no distance.`);
     const wrong = await keep(
       {
         what: 'lab',
         sample: text.sample,
         ...(distanceKm === undefined ? {} : { distanceKm }),
+        ...(text.oil === '' ? {} : { oil: text.oil }),
+        ...(oilAgeKm === undefined ? {} : { oilAgeKm }),
         values: good,
         note: '',
         ...(answer ? { answersId: answer.answersId } : {}),
@@ -95,6 +106,33 @@ export function LabTable(
           onText={(distance) => setText({ ...text, distance })}
           inputMode="decimal"
         />
+        {thresholds.oils && (
+          <>
+            <Field label="Which oil it is">
+              {(wiring) => (
+                <Select
+                  {...wiring}
+                  value={text.oil}
+                  onChange={(event) => setText({ ...text, oil: event.target.value })}
+                >
+                  <option value="">another one: the trend alone</option>
+                  {thresholds.oils?.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+            <TextField
+              label="How far this oil had gone, km"
+              hint="Without it no limit judges it."
+              value={text.age}
+              onText={(age) => setText({ ...text, age })}
+              inputMode="decimal"
+            />
+          </>
+        )}
       </Flex>
       <FileDrop
         label="The laboratory’s table (CSV)"

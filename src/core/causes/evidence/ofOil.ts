@@ -3,10 +3,10 @@ import type { JobSnapshot } from '@/model/snapshot';
 import { unmatched } from '../../strip/debris';
 import { judgeSample } from '../../strip/labSample';
 import { recordsOf } from '../../strip/recordsOf';
+import { SHORT_OIL, tellsLevel } from '../../strip/tellDrained';
 import { type Derived, either, type Source, told } from './derived';
 
 /** So much less than belongs in it is short; so much more is too much. */
-const SHORT = 0.8;
 const FULL = 0.92;
 const OVER = 1.15;
 
@@ -24,7 +24,7 @@ function ofDrained(oil: RecordOf<'drained'>, job: JobSnapshot): Derived[] {
   const colour = at(`Oil: ${oil.colour}`);
   const glitter = at(`Glitter: ${oil.glitter}`);
   return [
-    ...ofQuantity(oil.litres, job),
+    ...ofQuantity(oil, job),
     either(
       'oil-milky',
       oil.colour === 'milky' || oil.water !== 'none',
@@ -44,16 +44,18 @@ function ofDrained(oil: RecordOf<'drained'>, job: JobSnapshot): Derived[] {
 }
 
 /** Short oil is evidence only where the unit came closed and level. */
-function ofQuantity(litres: number | undefined, { unitType, job }: JobSnapshot): Derived[] {
+function ofQuantity(oil: RecordOf<'drained'>, { unitType, job }: JobSnapshot): Derived[] {
+  const { litres } = oil;
   const belongs = unitType.oil?.litres;
   if (litres === undefined || belongs === undefined) return [];
   const words = `${litres} l came out of ${belongs} l`;
-  const open = job.received.signs.some(
+  const cameOpen = job.received.signs.some(
     (sign) => sign === 'half in pieces, in a box' || sign === 'case cracked or broken',
   );
-  if (open) return [told('oil-short', 'lost', at(`${words}; it didn’t come closed`))];
+  if (cameOpen || !tellsLevel(oil))
+    return [told('oil-short', 'lost', at(`${words}; it didn’t come closed and level`))];
   const share = litres / belongs;
-  if (share < SHORT) return [told('oil-short', 'seen', at(words))];
+  if (share < SHORT_OIL) return [told('oil-short', 'seen', at(words))];
   if (share > OVER) return [told('oil-over', 'seen', at(words)), told('oil-short', 'absent', at(words))];
   return share >= FULL
     ? [told('oil-short', 'absent', at(words)), told('oil-over', 'absent', at(words))]
@@ -92,13 +94,13 @@ function ofLaboratory({ records, catalogs }: JobSnapshot): Derived[] {
   );
   const of = ELEMENTS.flatMap(([element, node]): Derived[] => {
     const each = judged.get(element);
-    if (!each) return [];
+    if (!each || each.level === 'untold') return [];
     const source = at(`Sample ${last.sample}: ${each.name.toLowerCase()} ${each.value} ppm`);
     if (each.level === 'watch') return [told(node, 'seen', source, 2.5)];
     return [either(node, each.level === 'act', source)];
   });
   const [copper, tin] = [judged.get('copper'), judged.get('tin')];
-  if (!copper || !tin || copper.level === 'usual') return of;
+  if (!copper || !tin || copper.level === 'usual' || copper.level === 'untold') return of;
   const source = at(`Sample ${last.sample}: copper ${copper.value} ppm to tin ${tin.value} ppm`);
   return [...of, either('lab-copper-alone', copper.value > ALLOYS_OWN * tin.value, source)];
 }
