@@ -29,6 +29,8 @@ interface OpenFacts {
     readonly linked?: { readonly place: string; readonly sure: string };
   };
   'sample-out': OfCapture & { readonly sample: string };
+  /** Of a gear set, before anything moves. */
+  'pattern-not-seen': { readonly pair: string };
   'baseline-open': OfCheck;
   'baseline-missed': OfCheck & { readonly part: string };
   'not-opened': Nothing;

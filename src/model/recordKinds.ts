@@ -19,6 +19,7 @@ import { movedOn } from './records/moved-on';
 import { notMeasured } from './records/not-measured';
 import { order } from './records/order';
 import { patternMoved } from './records/pattern-moved';
+import { patternSeen } from './records/pattern-seen';
 import { pictureMarked } from './records/picture-marked';
 import { pictureMeasured } from './records/picture-measured';
 import { pictureScaled } from './records/picture-scaled';
@@ -65,6 +66,7 @@ export const RECORD_KINDS = {
   'picture-sized': pictureSized,
   'picture-measured': pictureMeasured,
   'pattern-moved': patternMoved,
+  'pattern-seen': patternSeen,
   order,
   'caution-seen': cautionSeen,
   'given-up': givenUp,

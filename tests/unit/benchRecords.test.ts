@@ -245,10 +245,11 @@ describe('a bench record', () => {
 describe('what the bench recorded', () => {
   it('is open at its station until it is done', () => {
     const steps = snapshot().unitType.steps.length;
-    expect([open('drain'), open('baseline'), open('strip')]).toEqual([1, 3, steps]);
+    // Three checks and the contact pattern.
+    expect([open('drain'), open('baseline'), open('strip')]).toEqual([1, 4, steps]);
     keep({ what: 'step', stepId: 'drain' });
     keep({ what: 'not-measured', checkId: 'backlash', positionId: 'ring-gear', reason: 'no teeth left' });
-    expect([open('baseline'), open('strip')]).toEqual([2, steps - 1]);
+    expect([open('baseline'), open('strip')]).toEqual([3, steps - 1]);
     keep({ what: 'moved-on', open: 2, reason: 'no dial here' });
     expect(open('baseline')).toBe(0);
     // One that can’t be done and two that were given up: none of them is done.

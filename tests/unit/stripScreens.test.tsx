@@ -1,17 +1,20 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
+import * as v from 'valibot';
 import { describe, expect, it } from 'vitest';
 import { catalogsAsShipped } from '@/catalog/shipped';
 import { shippedUnitTypes } from '@/catalog/unitTypes';
+import { ofPattern } from '@/core/causes/evidence/ofPattern';
 import { trainInGear } from '@/core/gearing/trainOfType';
 import { tellOpen } from '@/core/open/tellOpen';
+import { patternChecks } from '@/core/rebuild/patternAsFound';
 import { stripPlan } from '@/core/strip/stripPlan';
 import { tellDrained } from '@/core/strip/tellDrained';
 import { partState } from '@/core/wear/partStanding';
 import { EARLIER_REPAIR } from '@/model/damage';
 import type { Actor } from '@/model/people';
-import type { RecordContent } from '@/model/recordKinds';
+import { type RecordContent, RecordContentSchema } from '@/model/recordKinds';
 import type { Right } from '@/model/rights';
 import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
@@ -189,7 +192,8 @@ describe('baseline', () => {
   it('lists what must come first with its answers, and warns before it is given up', () => {
     const open = words(<BaselineStation job={jobOf(axle)} />);
     expect(open).toContain('Backlash');
-    expect(open).toContain('On to the strip without these 3');
+    // Three checks, and the contact pattern of its gear set.
+    expect(open).toContain('On to the strip without these 4');
     const one: RecordContent = {
       what: 'not-measured',
       checkId: 'pinion-torque',
@@ -198,7 +202,7 @@ describe('baseline', () => {
     };
     const told = words(<BaselineStation job={jobOf(axle, one)} />);
     expect(told).toContain('can’t be done: seized');
-    expect(told).toContain('without these 2');
+    expect(told).toContain('without these 3');
     const gone: RecordContent = { what: 'moved-on', open: 3, reason: 'no dial' };
     const after = words(<BaselineStation job={jobOf(axle, gone)} />);
     expect(after).toContain('Not all of it was read before something moved');
@@ -209,12 +213,52 @@ describe('baseline', () => {
   });
 
   it('says so where nothing is marked, and offers nothing to who may take nothing', () => {
-    expect(words(<BaselineStation job={jobOf({ ...axle, checks: [] })} />)).toContain(
+    expect(words(<BaselineStation job={jobOf({ ...axle, checks: [], gears: [], meshes: [] })} />)).toContain(
       'No check of this unit',
     );
     const seen = words(<BaselineStation job={jobOf(axle)} />, []);
     expect(seen).not.toContain('Can’t be done');
     expect(seen).not.toContain('On to the strip');
+  });
+});
+
+describe('the contact pattern as it was found', () => {
+  const pair = patternChecks(jobOf(axle).snapshot)[0]!.pair;
+  const seen = (over: object): RecordContent =>
+    ({ what: 'pattern-seen', pair, bearingsLoose: false, note: '', ...over }) as RecordContent;
+  const drive = { length: 0.8, height: 0.5, width: 'a spot' } as const;
+  const told = (...contents: RecordContent[]) => words(<BaselineStation job={jobOf(axle, ...contents)} />);
+  const evidence = (content: RecordContent) =>
+    ofPattern(jobOf(axle, content).snapshot).map(({ node, state, ratio }) => [node, state, ratio]);
+
+  it('is told in words, and of loose bearings that it tells how the set ran', () => {
+    expect(told(seen({ drive }))).toContain('drive toward the heel, half way up, a spot');
+    expect(told(seen({ drive, bearingsLoose: true }))).toContain('it tells how it ran, not how it was set');
+    expect(told(seen({ cannot: 'no compound' }))).toContain('can’t be had: no compound');
+  });
+  it('is open until it was looked at, and missed once something came off', () => {
+    const state = (...contents: RecordContent[]) =>
+      patternChecks(jobOf(axle, ...contents).snapshot)[0]!.state;
+    expect(state()).toBe('open');
+    expect(state({ what: 'step', stepId: 'drain' })).toBe('open');
+    expect(state({ what: 'step', stepId: 'cover-off' })).toBe('missed');
+    expect(state(seen({ drive }), { what: 'step', stepId: 'cover-off' })).toBe('read');
+  });
+  it('speaks of the cause: at the heel, at the middle, and softer where the bearings were loose', () => {
+    expect(evidence(seen({ drive }))).toEqual([
+      ['pattern-end', 'seen', undefined],
+      ['pattern-toe', 'absent', undefined],
+      ['pattern-heel', 'seen', undefined],
+    ]);
+    expect(
+      evidence(seen({ drive: { ...drive, length: 0.5 } })).every(([, state]) => state === 'absent'),
+    ).toBe(true);
+    expect(evidence(seen({ drive, bearingsLoose: true }))).toEqual([['pattern-heel', 'seen', 2]]);
+    expect(evidence(seen({ cannot: 'seized' }))).toEqual([]);
+  });
+  it('needs something said of it', () => {
+    expect(v.safeParse(RecordContentSchema, seen({})).success).toBe(false);
+    expect(v.safeParse(RecordContentSchema, seen({ drive })).success).toBe(true);
   });
 });
 

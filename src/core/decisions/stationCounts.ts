@@ -4,9 +4,10 @@ import type { JobSnapshot } from '@/model/snapshot';
 import { openOfJob } from '../open/openOfJob';
 import { openByStation } from '../open/stationOfOpen';
 import { isBegun } from '../rebuild/openOfRebuild';
+import { patternChecks } from '../rebuild/patternAsFound';
 import { rebuildPlan } from '../rebuild/rebuildPlan';
 import { baselineChecks } from '../strip/baseline';
-import { debrisBalance } from '../strip/debris';
+import { debrisBalance, isClosed } from '../strip/debris';
 import { recordsOf } from '../strip/recordsOf';
 import { stripPlan } from '../strip/stripPlan';
 import type { PartState } from '../wear/partStanding';
@@ -66,7 +67,7 @@ function settled(
 function drainDone({ records }: JobSnapshot) {
   const drained = recordsOf(records, 'drained').length > 0;
   const pieces = debrisBalance(records);
-  const open = pieces.filter(({ match }) => !match).length;
+  const open = pieces.filter((piece) => !isClosed(piece)).length;
   const left = pieces.filter(({ match }) => match && match.content.positionId === undefined).length;
   return { done: (drained ? 1 : 0) + pieces.length - open - left, left };
 }
@@ -74,8 +75,9 @@ function drainDone({ records }: JobSnapshot) {
 /** Once somebody has gone on without the rest, it can't be made up for: it is left, neither open nor done. */
 function baselineDone(snapshot: JobSnapshot, open: number) {
   const checks = baselineChecks(snapshot);
-  const done = checks.filter(({ state }) => state === 'read').length;
-  return { done, left: checks.length - done - open };
+  const patterns = patternChecks(snapshot).filter(({ state }) => state !== 'missed');
+  const done = [...checks, ...patterns].filter(({ state }) => state === 'read').length;
+  return { done, left: Math.max(0, checks.length + patterns.length - done - open) };
 }
 
 function stripDone({ unitType, records }: JobSnapshot) {

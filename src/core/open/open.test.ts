@@ -144,7 +144,8 @@ describe('what each station counts', () => {
   it('is the same questions, a part once however many it has', () => {
     const baseline = axle.checks.filter((check) => check.baseline).flatMap(({ positions }) => positions);
     expect(open(job())).toEqual({
-      ...{ drain: 1, baseline: baseline.length, strip: axle.steps.length },
+      // And the contact pattern of its gear set.
+      ...{ drain: 1, baseline: baseline.length + 1, strip: axle.steps.length },
       ...{ grade: axle.positions.length, cause: 1, decide: axle.positions.length + 1, 'hand-over': 1 },
     });
   });

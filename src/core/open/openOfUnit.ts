@@ -1,6 +1,7 @@
 import type { OpenQuestion } from '@/model/openQuestion';
 import type { JobSnapshot } from '@/model/snapshot';
 import { openOfRebuild } from '../rebuild/openOfRebuild';
+import { patternChecks } from '../rebuild/patternAsFound';
 import { baselineChecks, movedOn } from '../strip/baseline';
 import { unmatched } from '../strip/debris';
 import { recordsOf } from '../strip/recordsOf';
@@ -59,7 +60,12 @@ function ofTheOil({ records, unitType }: JobSnapshot): OpenQuestion[] {
 /** Checks that have to come before anything moves; once somebody has gone on, they were missed for good. */
 function ofTheSetting(snapshot: JobSnapshot): OpenQuestion[] {
   const gone = movedOn(snapshot.records);
-  return baselineChecks(snapshot)
+  const patterns = patternChecks(snapshot)
+    .filter(({ state }) => state === 'open')
+    .map(({ ringPosition, name }) => ({
+      ...({ code: 'pattern-not-seen', positionId: ringPosition, pair: name } as const),
+    }));
+  const checks = baselineChecks(snapshot)
     .filter(({ state }) => state === 'open')
     .map(({ check: { id, title }, position }): OpenQuestion => {
       const of = { positionId: position.id, checkId: id, check: title };
@@ -67,6 +73,7 @@ function ofTheSetting(snapshot: JobSnapshot): OpenQuestion[] {
         ? { ...of, ...UNIT, code: 'baseline-missed', part: position.name, since: gone.deviceTime }
         : { ...of, code: 'baseline-open' };
     });
+  return [...checks, ...patterns];
 }
 
 function ofTheStrip(snapshot: JobSnapshot): OpenQuestion[] {

@@ -12,6 +12,7 @@ const STATION: Readonly<Record<OpenCode, StationId | null>> = {
   'debris-unmatched': 'drain',
   'sample-out': 'drain',
   'baseline-open': 'baseline',
+  'pattern-not-seen': 'baseline',
   'baseline-missed': null,
   'not-opened': 'strip',
   'step-open': 'strip',

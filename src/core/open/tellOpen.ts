@@ -14,6 +14,7 @@ const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string }
       ? `${piece}: ${linked.sure === 'likely' ? 'likely' : 'assumed to be'} from ${linked.place}, not proved`
       : `${piece}: nothing accounts for it yet`,
   'sample-out': ({ sample }) => `Sample ${sample}: the laboratory’s figures are not here yet`,
+  'pattern-not-seen': ({ pair }) => `${pair}: the contact pattern was not looked at yet`,
   'baseline-open': ({ check }) => `${check}: to be read before it comes apart`,
   'baseline-missed': ({ check, part }) => `${check} of ${part}: not read before it came apart`,
   'not-opened': () => 'Not opened: nothing of its inside has been looked at',

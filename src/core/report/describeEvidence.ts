@@ -4,6 +4,7 @@ import { countablePairs } from '../gearing/countablePairs';
 import { identityOfEntry } from '../gearing/identityOfEntry';
 import { settledIdentity } from '../open/identityQuestions';
 import { formatNumber } from '../quantity/format';
+import { patternChecks, tellPattern } from '../rebuild/patternAsFound';
 import { debrisBalance } from '../strip/debris';
 import { judgeSample } from '../strip/labSample';
 import { recordsOf } from '../strip/recordsOf';
@@ -14,6 +15,7 @@ export function describeEvidence(snapshot: JobSnapshot): ReportEvidence[] {
   return [
     { title: 'The oil as it came out', lines: theOil(snapshot) },
     { title: 'What the laboratory found', lines: theLaboratory(snapshot) },
+    { title: 'The contact pattern as it came', lines: thePattern(snapshot) },
     { title: 'Teeth counted', lines: theTeeth(snapshot) },
     { title: 'Pieces that were found', lines: theDebris(snapshot) },
   ].filter(({ lines }) => lines.length > 0);
@@ -21,6 +23,11 @@ export function describeEvidence(snapshot: JobSnapshot): ReportEvidence[] {
 
 const theOil = ({ records, unitType }: JobSnapshot): string[] =>
   recordsOf(records, 'drained').map(({ content }) => sentence(tellDrained(content, unitType.oil?.litres)));
+
+const thePattern = (snapshot: JobSnapshot): string[] =>
+  patternChecks(snapshot).flatMap(({ name, seen }) =>
+    seen ? [`${name}: ${tellPattern(seen.content)}.`] : [],
+  );
 
 const LEVEL = { untold: '', usual: '', watch: 'more than usual', act: 'far too much' } as const;
 
@@ -58,6 +65,8 @@ function theTeeth({ identities, unitType, records }: JobSnapshot): string[] {
   });
 }
 
+const LINK = { proved: 'from', likely: 'likely from', assumed: 'assumed to be from' } as const;
+
 function theDebris({ records, unitType }: JobSnapshot): string[] {
   return debrisBalance(records).map(({ piece: { content }, match }) => {
     const head = `${content.piece}${content.where === '' ? '' : ` (${content.where})`}`;
@@ -66,7 +75,7 @@ function theDebris({ records, unitType }: JobSnapshot): string[] {
     const part = unitType.positions.find(({ id }) => id === positionId)?.name;
     return part === undefined
       ? `${head}: its source can’t be found any more. ${note}`
-      : `${head}: from ${part}${note === '' ? '' : `, ${note}`}.`;
+      : `${head}: ${LINK[match.content.sure ?? 'proved']} ${part}${note === '' ? '' : `, ${note}`}.`;
   });
 }
 

@@ -1,24 +1,50 @@
 'use client';
 
-import { Box, Flex } from '@chakra-ui/react';
-import { useState } from 'react';
+import { Box, Flex, Heading } from '@chakra-ui/react';
+import { useEffect, useRef, useState } from 'react';
+import { patternChecks } from '@/core/rebuild/patternAsFound';
 import { type BaselineCheck, baselineChecks, movedOn } from '@/core/strip/baseline';
-import { type AtBench, type OfJob, useBench } from '../job/useBench';
-import { useKeep } from '../job/useKeep';
-import { TextField } from '../kit/Field';
-import { EmptyState, ErrorNotice } from '../kit/Notice';
-import { Press } from '../kit/Press';
-import { Table } from '../kit/Table';
+import type { PartState } from '@/core/wear/partStanding';
+import { type OfJob, useBench } from '../job/useBench';
+import { EmptyState } from '../kit/Notice';
 import { BesideSection } from '../section/BesideSection';
+import { CheckLine } from './CheckLine';
+import { MoveOn } from './MoveOn';
+import { PatternLine } from './PatternLine';
 
-/** How it was set before anything moves: afterwards nobody can know. */
+const LOOSE = 'Bearings loose: it tells how it ran, not how it was set.';
+
+/** How it was set before anything moves, as instruments in a row: afterwards nobody can know. */
 export function BaselineStation(props: OfJob) {
   const { job } = props;
-  const { rights, place } = useBench();
-  const checks = baselineChecks(job.snapshot);
-  const open = checks.filter(({ state }) => state === 'open').length;
-  const gone = movedOn(job.snapshot.records);
-  if (checks.length === 0)
+  const { place } = useBench();
+  const { snapshot } = job;
+  const checks = baselineChecks(snapshot);
+  const patterns = patternChecks(snapshot);
+  const gone = movedOn(snapshot.records);
+  const lines = [
+    ...checks.map((line) => ({
+      key: keyOf(line),
+      position: line.position.id,
+      isOpen: line.state === 'open',
+      isFull: isFull(line, job.parts),
+    })),
+    ...patterns.map(({ pair, ringPosition, state }) => ({
+      ...{ key: pair, position: ringPosition, isOpen: state === 'open', isFull: state !== 'open' },
+    })),
+  ];
+  const openLines = gone ? [] : lines.filter(({ isOpen }) => isOpen);
+  // The one in hand stays in hand until it has all that it needs, though with its first reading it isn't open any more.
+  const [current, setCurrent] = useState(openLines[0]?.key);
+  const nextAfter = (key: string): string | undefined => {
+    const at = lines.findIndex((line) => line.key === key);
+    return [...lines.slice(at + 1), ...lines.slice(0, at)].find(({ isOpen }) => isOpen)?.key;
+  };
+  useGoOn(
+    lines.find(({ key }) => key === current),
+    (key) => setCurrent(nextAfter(key)),
+  );
+  if (lines.length === 0)
     return (
       <BesideSection job={job} note="Tap a part to open its ticket.">
         <EmptyState>
@@ -27,57 +53,101 @@ export function BaselineStation(props: OfJob) {
         </EmptyState>
       </BesideSection>
     );
-  const toRead = gone ? [] : checks.filter(({ state }) => state === 'open');
-  const openPart = (part: string) => {
-    const line = toRead.find(({ position }) => position.id === part);
-    if (line) read(place, line);
-    else place.goTo({ part });
-  };
+  const looseByTorque = checks.some(({ check, position, state }) => {
+    if (state !== 'read' || !/turning torque/i.test(check.title)) return false;
+    const { decisive, limit, word } = judgedOf(job.parts, position.id, check.id)?.judgement ?? {};
+    return word === 'beyond' && decisive !== undefined && decisive.value < (limit?.min ?? 0);
+  });
+  const isLoose = looseByTorque || patterns.some(({ seen }) => seen?.content.bearingsLoose);
   return (
     <BesideSection
       job={job}
-      marked={toRead.map(({ position }) => position.id)}
-      onOpen={openPart}
-      note={noteOf(toRead.length, gone !== undefined && open > 0)}
+      marked={openLines.map(({ position }) => position)}
+      onOpen={(part) => {
+        const line = lines.find(({ position, isOpen }) => position === part && isOpen);
+        if (line && !gone) setCurrent(line.key);
+        else place.goTo({ part });
+      }}
+      note={noteOf(
+        openLines.length,
+        (gone !== undefined && lines.some(({ isOpen }) => isOpen)) ||
+          patterns.some(({ state }) => state === 'missed'),
+      )}
     >
       <Box data-testid="baseline">
-        <Table heads={['Before anything moves', 'Of', 'How it stands', 'What to do']} label="Baseline">
-          {checks.map((line) => (
-            <tr key={`${line.position.id} ${line.check.id}`} data-baseline={line.check.id}>
-              <td>
-                <strong>{line.check.title}</strong>
-                <Box fontSize="13px" color="second">
-                  {line.check.howTo}
-                </Box>
-              </td>
-              <td>{line.position.name}</td>
-              <td>
-                <BaselineState line={line} />
-              </td>
-              <td>
-                {line.state !== 'read' && rights.includes('capture.take') && (
-                  <Answer {...props} line={line} onRead={() => read(place, line)} />
-                )}
-                {line.state === 'read' && (
-                  <Press kind="quiet" onClick={() => read(place, line)}>
-                    again, or in another way
-                  </Press>
-                )}
-              </td>
-            </tr>
-          ))}
-        </Table>
+        <Flex justify="space-between" align="baseline" wrap="wrap" gap="8px">
+          <Heading as="h2" fontSize="24px" lineHeight="30px">
+            Before anything moves
+          </Heading>
+          <Box color="second" fontSize="15px">
+            {openLines.length === 0 ? 'nothing open' : `${openLines.length} open`}
+          </Box>
+        </Flex>
+        {checks.map((line, at) => {
+          const part = job.parts.find(({ position }) => position.id === line.position.id);
+          const judged = judgedOf(job.parts, line.position.id, line.check.id);
+          if (!part || !judged) return null;
+          const key = keyOf(line);
+          return (
+            <CheckLine
+              key={key}
+              {...{ job, line, part, judged }}
+              number={at + 1}
+              isCurrent={key === current && !gone}
+              note={isLoose && /backlash/i.test(line.check.title) ? LOOSE : ''}
+              onOpen={() => setCurrent(key)}
+              onNext={nextAfter(key) === undefined ? undefined : () => setCurrent(nextAfter(key))}
+            />
+          );
+        })}
+        {patterns.map((line, at) => (
+          <PatternLine
+            key={line.pair}
+            {...{ job, line }}
+            number={checks.length + at + 1}
+            isCurrent={line.pair === current && !gone}
+            onOpen={() => setCurrent(line.pair)}
+            onKept={() => setCurrent(nextAfter(line.pair))}
+          />
+        ))}
         {gone ? (
           <Box marginTop="12px">
             {gone.author} went on with {gone.content.open} open
             {gone.content.reason ? `: ${gone.content.reason}` : ''}. The report says so.
           </Box>
         ) : (
-          <MoveOn {...props} open={open} />
+          <MoveOn {...props} open={openLines.length} />
         )}
       </Box>
     </BesideSection>
   );
+}
+
+const keyOf = ({ position, check }: BaselineCheck): string => `${position.id} ${check.id}`;
+
+const judgedOf = (parts: readonly PartState[], positionId: string, checkId: string) =>
+  parts
+    .find(({ position }) => position.id === positionId)
+    ?.judgements.find(({ check }) => check.id === checkId);
+
+/** All its places are read; of one that is read all round the required ones are enough. */
+function isFull({ state, check, position }: BaselineCheck, parts: readonly PartState[]): boolean {
+  if (state !== 'read') return state === 'cannot';
+  const judgement = judgedOf(parts, position.id, check.id)?.judgement;
+  return judgement !== undefined && judgement.placesMissing.length === 0;
+}
+
+/** Once the line in hand has all that it needs, the next open one comes into it. */
+function useGoOn(
+  line: { readonly key: string; readonly isFull: boolean } | undefined,
+  onFull: (key: string) => void,
+) {
+  const before = useRef(line);
+  useEffect(() => {
+    const was = before.current;
+    before.current = line;
+    if (line && was?.key === line.key && !was.isFull && line.isFull) onFull(line.key);
+  });
 }
 
 function noteOf(toRead: number, missed: boolean): string {
@@ -85,102 +155,4 @@ function noteOf(toRead: number, missed: boolean): string {
   return toRead > 0
     ? 'Marked: what must be read before anything moves. Tap it to read it.'
     : 'Everything here is read or answered.';
-}
-
-const read = (place: AtBench['place'], { position, check }: BaselineCheck) =>
-  place.goTo({ part: position.id, face: 'measure', check: check.id });
-
-function BaselineState({ line: { state, reason } }: { readonly line: BaselineCheck }) {
-  if (state === 'read') return <>read</>;
-  if (state === 'cannot') return <>can’t be done: {reason?.content.reason}</>;
-  return <strong>open</strong>;
-}
-
-function Answer({
-  line,
-  onRead,
-  ...props
-}: OfJob & { readonly line: BaselineCheck; readonly onRead: () => void }) {
-  const keep = useKeep(props.job);
-  const [why, setWhy] = useState<string>();
-  const [trouble, setTrouble] = useState('');
-  if (why === undefined)
-    return (
-      <Flex gap="8px" wrap="wrap">
-        <Press kind="main" onClick={onRead}>
-          Read it
-        </Press>
-        <Press onClick={() => setWhy('')}>Can’t be done</Press>
-      </Flex>
-    );
-  const take = async () => {
-    const content = {
-      what: 'not-measured' as const,
-      checkId: line.check.id,
-      positionId: line.position.id,
-      reason: why,
-    };
-    const wrong =
-      why.trim() === '' ? 'Say why it can’t be done.' : await keep(content, `${line.check.title}: put down`);
-    setTrouble(wrong ?? '');
-    if (!wrong) setWhy(undefined);
-  };
-  return (
-    <Box
-      as="form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void take();
-      }}
-    >
-      <TextField label="It can’t be done because" value={why} onText={setWhy} />
-      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
-      <Press type="submit">Put it down</Press>
-    </Box>
-  );
-}
-
-/** Asked once: what isn't read now can't be read any more. */
-function MoveOn({ open, ...props }: OfJob & { readonly open: number }) {
-  const keep = useKeep(props.job);
-  const [asking, setAsking] = useState(false);
-  const [reason, setReason] = useState('');
-  const { rights, place } = useBench();
-  const on = () => place.goTo({ station: 'strip' });
-  if (!rights.includes('capture.take')) return null;
-  if (open === 0)
-    return (
-      <Press kind="main" size="bench" marginTop="16px" onClick={on}>
-        On to the strip
-      </Press>
-    );
-  if (!asking)
-    return (
-      <Press size="bench" marginTop="16px" onClick={() => setAsking(true)}>
-        On to the strip without {open === 1 ? 'this one' : `these ${open}`}
-      </Press>
-    );
-  return (
-    <Box
-      as="form"
-      maxWidth="560px"
-      marginTop="16px"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void keep({ what: 'moved-on', open, reason }, 'Gone on to the strip').then(on);
-      }}
-    >
-      <Box marginBottom="8px">
-        Once something has moved, nobody can know how it was set. The report will say that {open} of these
-        were not read.
-      </Box>
-      <TextField label="Why it goes on all the same" value={reason} onText={setReason} />
-      <Flex gap="8px">
-        <Press type="submit" kind="danger">
-          Go on without
-        </Press>
-        <Press onClick={() => setAsking(false)}>Stay here</Press>
-      </Flex>
-    </Box>
-  );
 }

@@ -10,7 +10,8 @@ interface FlankDrawingProps {
   readonly found?: Spot | undefined;
   readonly now?: Spot | undefined;
   readonly after?: Spot | undefined;
-  readonly aim: Spot;
+  /** Left out of what is only kept as it was found. */
+  readonly aim?: Spot | undefined;
 }
 
 const [WIDTH, HIGH] = [156, 84];
@@ -31,14 +32,13 @@ export function FlankDrawing({ title, found, now, after, aim }: FlankDrawingProp
   const tell = (spot: Spot) =>
     `${spot.length < 0.35 ? 'at the toe' : spot.length > 0.6 ? 'at the heel' : 'at the middle'}, ${spot.height < 0.35 ? 'at the root' : spot.height > 0.65 ? 'at the top' : 'half way up'}`;
   const words = `${title}: ${now ? `the patch lies ${tell(now)}` : 'not marked'}${after ? `; after the move ${tell(after)}` : ''}`;
-  const [aimX] = at(aim);
   return (
     <svg width={WIDTH} height={HIGH + 18} viewBox={`0 0 ${WIDTH} ${HIGH + 18}`} role="img" aria-label={words}>
       <path d={`M6 20L${WIDTH - 6} 12V72L6 64Z`} fill={paint('band')} stroke={paint('ink')} strokeWidth={2} />
       {found && oval(found, { fill: 'none', stroke: paint('ink'), strokeWidth: 1.6 })}
       {now && oval(now, { fill: paint('metal') })}
       {after && oval(after, { fill: 'none', stroke: paint('ink'), strokeWidth: 2, strokeDasharray: '2 3' })}
-      <path d={`M${aimX} 74l-6 9h12Z`} fill={paint('ink')} />
+      {aim && <path d={`M${at(aim)[0]} 74l-6 9h12Z`} fill={paint('ink')} />}
       <text x={6} y={HIGH + 14} fill={paint('second')} style={{ fontSize: '13px' }}>
         toe
       </text>

@@ -10,6 +10,7 @@ import type { Derived } from './derived';
 import { ofBookIn } from './ofBookIn';
 import { ofLook } from './ofLook';
 import { ofOil } from './ofOil';
+import { ofPattern } from './ofPattern';
 import { ofStrip } from './ofStrip';
 import { ofUnitFindings } from './ofUnitFindings';
 
@@ -40,6 +41,7 @@ export function gatherEvidence(
   const derived = [
     ...ofBookIn(job),
     ...ofOil(job),
+    ...ofPattern(job),
     ...ofStrip(job, parts),
     ...ofLook(job, network),
     ...ofUnitFindings(job, parts),

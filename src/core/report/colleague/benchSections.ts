@@ -3,6 +3,7 @@ import type { ReportDocument } from '@/model/report';
 import type { JobSnapshot } from '@/model/snapshot';
 import { policiesInForce } from '../../decisions/policiesInForce';
 import { formatNumber } from '../../quantity/format';
+import { patternChecks, tellPattern } from '../../rebuild/patternAsFound';
 import { baselineChecks } from '../../strip/baseline';
 import { stepWords } from '../../strip/stepWords';
 import { shimsAsFound, stripPlan } from '../../strip/stripPlan';
@@ -39,16 +40,21 @@ export function theBaseline({ snapshot }: { readonly snapshot: JobSnapshot }): P
   const read = baselineChecks(snapshot);
   return {
     ...head('baseline', 'As it was set, before anything moved'),
-    blocks: read.map(({ check, position, state, reason }) =>
-      text(
-        state === 'read'
-          ? 'read; see the checks'
-          : state === 'cannot'
-            ? `could not be read: ${reason?.content.reason ?? ''}`
-            : 'not read',
-        `${check.title}, ${position.name}`,
+    blocks: [
+      ...read.map(({ check, position, state, reason }) =>
+        text(
+          state === 'read'
+            ? 'read; see the checks'
+            : state === 'cannot'
+              ? `could not be read: ${reason?.content.reason ?? ''}`
+              : 'not read',
+          `${check.title}, ${position.name}`,
+        ),
       ),
-    ),
+      ...patternChecks(snapshot).map(({ name, seen }) =>
+        text(seen ? tellPattern(seen.content) : 'not looked at', `Contact pattern, ${name}`),
+      ),
+    ],
   };
 }
 
