@@ -18,6 +18,8 @@ export const countComebacks = (db: Db, unitFamily: string, before: string): Case
     `SELECT unit_decisions.decision AS decision, count(*) AS cases,
        sum(EXISTS (SELECT 1 FROM jobs AS later WHERE later.serial = jobs.serial COLLATE NOCASE
          AND later.unit_type_id = jobs.unit_type_id AND later.booked_at > jobs.handed_over_at
+         AND julianday(later.booked_at) - julianday(jobs.handed_over_at) < 730)
+         OR EXISTS (SELECT 1 FROM jobs AS later WHERE later.comeback_of = jobs.id
          AND julianday(later.booked_at) - julianday(jobs.handed_over_at) < 730)) AS back
      FROM jobs JOIN unit_decisions ON unit_decisions.job_id = jobs.id
      WHERE jobs.handed_over_at IS NOT NULL AND jobs.handed_over_at < @before AND jobs.serial <> ''

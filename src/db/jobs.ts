@@ -30,6 +30,8 @@ interface JobRow {
   booked_at: string;
   booked_by_name: string;
   catalogs_json: string;
+  comeback_of: string | null;
+  comeback_peg: number | null;
   handed_over_at: string | null;
   handed_over_by_name: string | null;
 }
@@ -59,13 +61,17 @@ const toJob = (row: JobRow): Job => ({
   bookedAt: row.booked_at,
   bookedBy: row.booked_by_name,
   catalogs: v.parse(CatalogRevisionsSchema, JSON.parse(row.catalogs_json)),
+  ...(row.comeback_of !== null && row.comeback_peg !== null
+    ? { comebackOf: { jobId: row.comeback_of, peg: row.comeback_peg } }
+    : {}),
   handedOver:
     row.handed_over_at === null ? null : { at: row.handed_over_at, by: row.handed_over_by_name ?? '' },
 });
 
-const SELECT = `SELECT jobs.*, people.name AS booked_by_name, hander.name AS handed_over_by_name,
+const SELECT = `SELECT jobs.*, before.peg AS comeback_peg, people.name AS booked_by_name, hander.name AS handed_over_by_name,
   EXISTS (SELECT 1 FROM unit_types WHERE id = jobs.unit_type_id AND own_of_job = jobs.id) AS own_type FROM jobs
-  JOIN people ON people.id = jobs.booked_by LEFT JOIN people hander ON hander.id = jobs.handed_over_by`;
+  JOIN people ON people.id = jobs.booked_by LEFT JOIN people hander ON hander.id = jobs.handed_over_by
+  LEFT JOIN jobs before ON before.id = jobs.comeback_of`;
 
 export function findJob(db: Db, id: string): Job | undefined {
   const row = sql<JobRow>(db, `${SELECT} WHERE jobs.id = ?`).get(id);
@@ -73,37 +79,62 @@ export function findJob(db: Db, id: string): Job | undefined {
 }
 
 export function findJobByPeg(db: Db, peg: number): Job | undefined {
-  const row = sql<JobRow>(db, `${SELECT} WHERE peg = ?`).get(peg);
+  const row = sql<JobRow>(db, `${SELECT} WHERE jobs.peg = ?`).get(peg);
   return row && toJob(row);
 }
 
-/** Earlier units that bear a serial number, or hung on a peg whose number is stamped on the case; the newest first. */
-export const listEarlierJobs = (db: Db, { serial, peg }: { serial: string; peg: number }): Job[] =>
+interface SoughtBefore {
+  readonly serial: string;
+  /** 0 where no number is stamped on it. */
+  readonly peg: number;
+  readonly machine: string;
+  readonly customer: string;
+}
+
+/**
+ * Earlier units that bear a serial number, hung on a peg whose number is stamped on the case, or came out of the same machine of the same
+ * customer; the newest first.
+ */
+export const listEarlierJobs = (db: Db, sought: SoughtBefore): Job[] =>
   sql<JobRow>(
     db,
     `${SELECT} WHERE jobs.id IN (
        SELECT id FROM (
          SELECT id FROM jobs WHERE @serial <> '' AND serial = @serial COLLATE NOCASE ORDER BY booked_at DESC LIMIT 5
+       ) UNION SELECT id FROM (
+         SELECT id FROM jobs WHERE @machine <> '' AND machine = @machine COLLATE NOCASE AND customer = @customer COLLATE NOCASE
+         ORDER BY booked_at DESC LIMIT 5
        ) UNION SELECT id FROM jobs WHERE peg = @peg
      ) ORDER BY booked_at DESC LIMIT 5`,
   )
-    .all({ serial, peg })
+    .all(sought)
+    .map(toJob);
+
+/** The newest units of a type, on the rack or gone. */
+export const listOfType = (db: Db, unitTypeId: string, most: number): Job[] =>
+  sql<JobRow>(db, `${SELECT} WHERE jobs.unit_type_id = @unitTypeId ORDER BY jobs.booked_at DESC LIMIT @most`)
+    .all({ unitTypeId, most })
     .map(toJob);
 
 export const nextFreePeg = (db: Db): number =>
   (sql<{ peg: number | null }>(db, 'SELECT max(peg) AS peg FROM jobs').get()?.peg ?? 400) + 1;
 
-type JobToStore = Omit<Job, 'bookedBy' | 'tooClosePolicy' | 'handedOver'> & { readonly bookedById: string };
+type JobToStore = Omit<Job, 'bookedBy' | 'tooClosePolicy' | 'handedOver' | 'comebackOf'> & {
+  readonly bookedById: string;
+  /** The job that it was before. */
+  readonly comebackOf?: string | undefined;
+};
 
 export function insertJob(db: Db, job: JobToStore): void {
   sql(
     db,
     `INSERT INTO jobs (id, version, peg, customer, customer_contact, machine, distance_km, unit_title, unit_type_id, unit_type_revision,
-       serial, tag, complaint, symptoms_json, received_json, oil_claimed, history, due_on, waits_for, booked_at, booked_by, catalogs_json)
+       serial, tag, complaint, symptoms_json, received_json, oil_claimed, history, due_on, waits_for, booked_at, booked_by, catalogs_json, comeback_of)
      VALUES (@id, @version, @peg, @customer, @customerContact, @machine, @distanceKm, @unitTitle, @unitTypeId, @unitTypeRevision,
-       @serial, @tag, @complaint, @symptoms, @received, @oilClaimed, @history, @dueOn, @waitsFor, @bookedAt, @bookedById, @catalogs)`,
+       @serial, @tag, @complaint, @symptoms, @received, @oilClaimed, @history, @dueOn, @waitsFor, @bookedAt, @bookedById, @catalogs, @comebackOf)`,
   ).run({
     ...job,
+    comebackOf: job.comebackOf ?? null,
     symptoms: JSON.stringify(job.symptoms),
     received: JSON.stringify(job.received),
     catalogs: JSON.stringify(job.catalogs),

@@ -47,6 +47,8 @@ export const BookInSchema = v.object({
   oilClaimed: words(120),
   history: words(600),
   dueOn: DaySchema,
+  /** The job of this house that this unit was before. */
+  comebackOf: v.optional(IdSchema),
 });
 export type BookIn = v.InferOutput<typeof BookInSchema>;
 

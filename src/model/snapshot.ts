@@ -175,6 +175,8 @@ export interface Job {
   readonly bookedBy: string;
   /** The revisions of words, rules, thresholds and cautions by which it is judged. */
   readonly catalogs: CatalogRevisions;
+  /** The job of this house that it was before, where it came back. */
+  readonly comebackOf?: { readonly jobId: string; readonly peg: number };
   /** When it left the house, and by whose hand; null while it hangs on the rack. */
   readonly handedOver: { readonly at: string; readonly by: string } | null;
 }

@@ -55,7 +55,8 @@ describe('a unit that was here before', () => {
         peg: 77,
         machine: 'loader',
         bookedAt: expect.stringContaining('2026-11-24'),
-        renewed: ['Head bearing'],
+        renewed: [{ name: 'Head bearing', by: expect.any(String) }],
+        set: [],
       },
     ]);
     expect(ask('', 77)).toHaveLength(1);

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { dayAfter } from '@/core/time/shopDay';
 import { newestCatalogs } from '@/db/catalogs';
 import { logChange } from '@/db/changeLog';
-import { findJobByPeg, insertJob, nextFreePeg } from '@/db/jobs';
+import { findJob, findJobByPeg, insertJob, nextFreePeg } from '@/db/jobs';
 import { type Db, inTransaction } from '@/db/open';
 import { insertUnitType, listUnitTypes, newestRevision, type UnitTypeHead } from '@/db/unitTypes';
 import { type BookIn, BookInSchema } from '@/model/job';
@@ -31,6 +31,10 @@ export const bookIn = defineUseCase('job.book-in', BookInSchema, (actor, context
         { faults: [{ path: 'peg', message: 'taken' }] },
       );
     }
+    if (input.comebackOf !== undefined && !findJob(context.db, input.comebackOf))
+      throw new Refusal('bad-input', 'The job that it is said to be a comeback of isn’t here.', {
+        faults: [{ path: 'comebackOf', message: 'unknown' }],
+      });
     const id = context.newId();
     const type =
       input.unitTypeId === undefined

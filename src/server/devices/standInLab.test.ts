@@ -24,7 +24,7 @@ const levels = (drained: RecordOf<'drained'>, id = '0190a000-0000-7000-8000-0000
   const { values } = read(labReport({ id, distanceKm: 50_000, drained }));
   return new Map(
     judgeSample(
-      { what: 'lab', sample: 's', values, note: '' },
+      { what: 'lab', sample: 's', values, note: '', oil: 'gear-oil', oilAgeKm: 50_000 },
       catalogsAsShipped()['oil-thresholds'],
       undefined,
     ).map(({ id: element, level }) => [element, level]),

@@ -11,6 +11,7 @@ import { BesideSection } from '../section/BesideSection';
 import { CheckLine } from './CheckLine';
 import { MoveOn } from './MoveOn';
 import { PatternLine } from './PatternLine';
+import { useBeside } from './useBeside';
 
 const LOOSE = 'Bearings loose: it tells how it ran, not how it was set.';
 
@@ -18,6 +19,7 @@ const LOOSE = 'Bearings loose: it tells how it ran, not how it was set.';
 export function BaselineStation(props: OfJob) {
   const { job } = props;
   const { place } = useBench();
+  const beside = useBeside(props);
   const { snapshot } = job;
   const checks = baselineChecks(snapshot);
   const patterns = patternChecks(snapshot);
@@ -91,7 +93,7 @@ export function BaselineStation(props: OfJob) {
           return (
             <CheckLine
               key={key}
-              {...{ job, line, part, judged }}
+              {...{ job, line, part, judged, beside }}
               number={at + 1}
               isCurrent={key === current && !gone}
               note={isLoose && /backlash/i.test(line.check.title) ? LOOSE : ''}

@@ -4,6 +4,7 @@ import { Box, Flex } from '@chakra-ui/react';
 import type { BaselineCheck } from '@/core/strip/baseline';
 import { findActive } from '@/core/wear/active';
 import type { JudgedCheck, PartState } from '@/core/wear/partStanding';
+import type { JobBeside } from '@/model/earlier';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { useFigures } from '../kit/figures';
@@ -16,6 +17,7 @@ import { placeToRead, readInHolding } from '../measure/seriesWalk';
 import { MeasuringProvider, useMeasuringOf } from '../measure/useMeasuring';
 import { decimalsOfGauges, VerdictView } from '../measure/VerdictView';
 import { Instrument } from '../rebuild/Instrument';
+import { BesideWords } from './BesideWords';
 import { CannotBeDone } from './CannotBeDone';
 
 interface CheckLineProps extends OfJob {
@@ -24,6 +26,8 @@ interface CheckLineProps extends OfJob {
   readonly part: PartState;
   readonly judged: JudgedCheck;
   readonly isCurrent: boolean;
+  /** Of its earlier job and of a sister. */
+  readonly beside: readonly JobBeside[];
   /** What is known besides its limit: the bearings were loose. */
   readonly note: string;
   readonly onOpen: () => void;
@@ -33,7 +37,7 @@ interface CheckLineProps extends OfJob {
 
 /** One check before anything moves: its figure on its ruler and its verdict; the one in hand is read right here. */
 export function CheckLine(props: CheckLineProps) {
-  const { number, line, judged, isCurrent, note, onOpen } = props;
+  const { number, line, judged, isCurrent, note, beside, onOpen } = props;
   const { rights } = useBench();
   const { judgement } = judged;
   const { decisive, unit } = judgement;
@@ -60,6 +64,7 @@ export function CheckLine(props: CheckLineProps) {
         verdict={verdictOf(state, judgement.word)}
         bad={state === 'read' && judgement.word === 'beyond'}
       >
+        <BesideWords {...{ beside, check, decimals }} positionId={position.id} />
         {reason && state === 'cannot' && <Box>can’t be done: {reason.content.reason}</Box>}
         {note && state === 'read' && (
           <Box fontSize="13px" color="second">

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
+import type { EarlierJob } from '@/model/earlier';
 import { type BookIn, BookInSchema } from '@/model/job';
 import type { Actor } from '@/model/people';
 import { NOTHING_NOTED } from '@/model/symptoms';
@@ -36,6 +37,8 @@ const FAMILY_NAMES: Record<(typeof UNIT_FAMILIES)[number], string> = {
 };
 
 const UNDESCRIBED = 'not-described';
+/** Characters. */
+const MOST_HISTORY = 600;
 
 interface BookInFormProps {
   readonly actor: Actor;
@@ -99,6 +102,15 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
     setValue('unitTypeId', type?.id);
     setValue('unitTitle', type?.title ?? '');
     setValue('unitFamily', (type?.family ?? 'other') as BookIn['unitFamily']);
+  };
+  /** What is known of it from before fills what nobody typed yet; what was typed stays. */
+  const takeOver = (earlier: EarlierJob, history: string) => {
+    setValue('comebackOf', earlier.jobId);
+    const { customer, customerContact, machine, serial, tag } = earlier;
+    for (const [name, words] of Object.entries({ customer, customerContact, machine, serial, tag }))
+      if (watch(name as 'customer') === '') setValue(name as 'customer', words);
+    setValue('history', history.slice(0, MOST_HISTORY));
+    if (!typeChosen && unitTypes.some(({ id }) => id === earlier.unitTypeId)) chooseType(earlier.unitTypeId);
   };
   const save = handleSubmit(async (values) => {
     const answer = await send<{ jobId: string; peg: number }>('POST', '/api/v1/jobs', values);
@@ -224,7 +236,12 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
             <SeenBefore
               serial={watch('serial')}
               peg={watch('peg')}
-              onTake={(words) => setValue('history', words)}
+              machine={watch('machine')}
+              customer={watch('customer')}
+              distanceKm={watch('distanceKm')}
+              chosen={watch('comebackOf')}
+              onOurs={takeOver}
+              onNotOurs={() => setValue('comebackOf', undefined)}
             />
             <Field label="Oil claimed to be in it">
               {(wiring) => <TextInput {...wiring} {...register('oilClaimed')} />}

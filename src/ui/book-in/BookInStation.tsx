@@ -1,5 +1,7 @@
 'use client';
 
+import { Box } from '@chakra-ui/react';
+import Link from 'next/link';
 import { suspectsOfSymptoms } from '@/core/gearing/symptomSuspects';
 import { IdentityPanel } from '../identity/IdentityPanel';
 import type { OfJob } from '../job/useBench';
@@ -22,6 +24,20 @@ export function BookInStation({ job }: OfJob) {
           : 'Tap a part to open its ticket.'
       }
     >
+      {head.comebackOf && (
+        <Box
+          borderLeft="4px solid"
+          borderColor="oxide"
+          paddingLeft="12px"
+          marginBottom="12px"
+          data-testid="comeback"
+        >
+          <strong>A comeback.</strong> It hung here before, on{' '}
+          <Link href={`/jobs/${head.comebackOf.peg}`}>peg {head.comebackOf.peg}</Link>. The shop’s own
+          settings, parts, dirt and fill stand among the causes; keep a sealed sample of the oil, and let a
+          second person sign before it is refused.
+        </Box>
+      )}
       <SheetNotice job={job} />
       <CatalogNotice job={job} />
       <JobSheet job={job} />

@@ -6,5 +6,7 @@ export const GET = answer(({ actor, context, request }) => {
   return readHistory(actor, context, {
     serial: asked.get('serial') ?? '',
     peg: Number(asked.get('peg') ?? 0),
+    machine: asked.get('machine') ?? '',
+    customer: asked.get('customer') ?? '',
   });
 });
