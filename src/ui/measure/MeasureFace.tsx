@@ -2,6 +2,7 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
+import { likeChecks } from '@/core/metrology/likeChecks';
 import { repeatsAtPlaces } from '@/core/metrology/repeats';
 import { baseUnit, convert } from '@/core/quantity/units';
 import { describeLimit, describeSource } from '@/core/report/describeMeasurement';
@@ -23,7 +24,7 @@ import { CheckPicture } from './CheckPicture';
 import { CorrectReading } from './CorrectReading';
 import { HoldingsView } from './HoldingsView';
 import { inHolding } from './openCheck';
-import { WithoutCheck } from './pieces';
+import { LikeTable, WithoutCheck } from './pieces';
 import { ReadingPad } from './ReadingPad';
 import { RepeatsView } from './RepeatsView';
 import { PlanesNote, TemperatureNote } from './ShapeNotes';
@@ -119,6 +120,14 @@ function CheckWork({ judged, ...props }: OfPart & { readonly judged: JudgedCheck
   );
   const here = inHolding(judged, held);
   const other = otherWayOf(judged, part.judgements);
+  const [asTable, setAsTable] = useState(false);
+  const hasLike = likeChecks(check, job.snapshot.unitType.checks).length > 1;
+  if (asTable)
+    return (
+      <Arriving>
+        <LikeTable job={job} check={check} from={part.position.id} onClose={() => setAsTable(false)} />
+      </Arriving>
+    );
   return (
     <Box>
       <Flex gap="12px" align="flex-start" justify="space-between">
@@ -133,6 +142,11 @@ function CheckWork({ judged, ...props }: OfPart & { readonly judged: JudgedCheck
         {check.picture && <CheckPicture picture={check.picture} title={`How to: ${check.howTo}`} />}
       </Flex>
       {rights.includes('capture.take') && <ReadingPad {...props} check={check} reading={reading} />}
+      {rights.includes('capture.take') && (hasLike || reading.places.length > 1) && (
+        <Press kind="quiet" paddingInline="0" onClick={() => setAsTable(true)}>
+          {hasLike ? 'Type all of its like in a table, or paste them' : 'Type it in a table, or paste it'}
+        </Press>
+      )}
       <VerdictView judged={here} gauges={gauges} />
       <HoldingsView judgement={judged.judgement} gauges={gauges} />
       <AcceptReading

@@ -7,3 +7,6 @@ export const WithoutCheck = later(() => import('./WithoutCheck').then((m) => m.W
 
 /** The series of the check that is measured: comes when one is. */
 export const OpenSeries = later(() => import('./OpenSeries').then((m) => m.OpenSeries));
+
+/** A check of several like parts at once: comes when somebody wants it. */
+export const LikeTable = later(() => import('./LikeTable').then((m) => m.LikeTable));
