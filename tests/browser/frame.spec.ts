@@ -8,7 +8,7 @@ const within = async (width: number, what: ReturnType<Page['locator']>) => {
   return box.x >= 0 && box.x + box.width <= width;
 };
 
-test('the head is 100 px with the longest words, and keeps plate, date and pin; the run shows where one stands', async ({
+test('the head is 100 px with the longest words, and keeps plate, date and pin; the run shows where one stands @full', async ({
   page,
 }) => {
   await enter(page, 'lead');

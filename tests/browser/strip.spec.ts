@@ -227,7 +227,7 @@ test('half of a strip without network: the page opens again from the device, eac
   ]);
 });
 
-test('the whole browser closed in the pit and started again without network: the step is still there, and arrives once', async ({
+test('the whole browser closed in the pit and started again without network: the step is still there, and arrives once @full', async ({
   baseURL,
 }) => {
   const profile = fs.mkdtempSync(path.join(os.tmpdir(), 'stereotome-tablet-'));

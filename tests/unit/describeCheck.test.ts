@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { partStates } from '@/core/wear/partStates';
 import type { Actor } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
+import { checkFromFigure } from '@/server/job/checkFromFigure';
 import { describeCheck, offerChecks } from '@/server/job/describeCheck';
 import { describePart } from '@/server/job/describePart';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
@@ -98,6 +99,45 @@ describe('a part that no check is described of', () => {
     expect(wrong({ raw: 'a lot' })).toContain('not one number');
     expect(wrong({ unit: 'Nm' })).toContain('does not read');
     expect(wrong({ gaugeId: 'none' })).toContain('not on the list');
+  });
+});
+
+describe('a figure that is worth asking for', () => {
+  const figure = () => {
+    jobId = bookTestUnit(shop, { peg: 641, unitTypeId: undefined });
+    const { positionId } = describePart(shop.people.assembler, shop.context, {
+      ...{ jobId, version: snapshot().job.version, name: 'Odd washer', family: 'bush-washer-pin' },
+    });
+    keep({ what: 'figure', positionId, measured: 'Chamfer', raw: '1.4', unit: 'mm', gaugeId: 'dial' });
+    return snapshot().records.find(({ content }) => content.what === 'figure')!.id;
+  };
+  const make = (figureId: string, over: object = {}) =>
+    checkFromFigure(shop.people.inspector, shop.context, {
+      ...{ jobId, version: snapshot().job.version, figureId, source: '' },
+      ...over,
+    });
+
+  it('becomes a check, with a limit where its source is known', () => {
+    const figureId = figure();
+    expect(refused(() => make(figureId, { min: 1 })).message).toContain('Where does the limit come from?');
+    expect(refused(() => make(figureId, { min: 3, max: 1, source: 'x' })).message).toContain(
+      'min lies above max',
+    );
+    const before = snapshot().unitType.revision;
+    const { checkId, revision } = make(figureId, { min: 1.2, source: 'read off a new one' });
+    expect(revision).toBe(before + 1);
+    expect(snapshot().unitType.checks.find(({ id }) => id === checkId)).toMatchObject({
+      ...{ title: 'Chamfer', unit: 'mm' },
+      limits: [{ kind: 'service', min: 1.2, source: { kind: 'shop', words: 'read off a new one' } }],
+    });
+  });
+
+  it('without one stays judged by nothing; what is no figure of this job becomes none', () => {
+    const figureId = figure();
+    make(figureId);
+    expect(snapshot().unitType.checks.at(-1)).toMatchObject({ title: 'Chamfer', limits: [] });
+    expect(refused(() => make('01930000-0000-7000-8000-000000000001')).code).toBe('not-found');
+    expect(refused(() => make(figureId, { version: 0 })).code).toBe('stale');
   });
 });
 

@@ -11,7 +11,7 @@ const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string }
   'not-drained': () => 'Not drained: nobody has looked at the oil',
   'debris-unmatched': ({ piece, linked }) =>
     linked
-      ? `${piece}: ${linked.sure === 'likely' ? 'likely' : 'assumed to be'} from ${linked.place}, not proved`
+      ? `${piece}: ${linked.sure} from ${linked.place}, not proved`
       : `${piece}: nothing accounts for it yet`,
   'sample-out': ({ sample }) => `Sample ${sample}: the laboratory’s figures are not here yet`,
   'pattern-not-seen': ({ pair }) => `${pair}: the contact pattern was not looked at yet`,

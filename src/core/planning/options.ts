@@ -95,9 +95,7 @@ function undecidedWorn({ parts, snapshot: { decisions } }: OptionFacts): number 
   const decided = new Set(
     decisions.filter(({ decision }) => decision !== 'not-decided').map(({ positionId }) => positionId),
   );
-  return parts.filter(
-    ({ position, grade }) => !decided.has(position.id) && (position.oneUse || (grade ?? 0) >= DONE),
-  ).length;
+  return parts.filter(({ position, grade }) => !decided.has(position.id) && (grade ?? 0) >= DONE).length;
 }
 
 const whyNoPrice = (undecided: number): string =>

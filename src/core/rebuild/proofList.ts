@@ -28,7 +28,8 @@ export interface ProofLine {
   readonly id: string;
   readonly group: ProofGroup;
   readonly title: string;
-  readonly how: string;
+  /** Of a line that is made for one unit; of the listed ones it stands in `proofHow`. */
+  readonly how?: string;
   readonly pass: string;
   readonly fail: string;
   readonly figures: readonly ProofFigure[];
@@ -60,24 +61,20 @@ const sleeves = ({ couplings }: Unit): number =>
 const LINES: readonly Listed[] = [
   {
     ...{ id: 'flush-case', group: 'flush', title: 'Case, pockets and ports' },
-    how: 'Washed, every passage blown through and looked through, a white cloth drawn after it. What comes out is debris: it belongs into the balance at Drain.',
     ...{ pass: 'The cloth is clean', fail: 'Something came out', say: 'what the cloth showed' },
   },
   {
     ...{ id: 'flush-tubes', group: 'flush', title: 'Axle tubes and behind the bearings' },
-    how: 'Chips lie at the tube’s far end and behind seals: a cloth on a rod, to the end and back.',
     ...{ pass: 'The cloth is clean', fail: 'Something came out', say: 'what the cloth showed' },
     asked: (unit) => unit.family === 'hypoid-axle' && has(/tube/i)(unit),
   },
   {
     ...{ id: 'flush-adjusters', group: 'flush', title: 'Behind the adjusters' },
-    how: 'Threads and the pocket behind each adjuster brushed out and washed, the adjuster run in and out by hand.',
     ...{ pass: 'Clean, it runs by hand', fail: 'Something came out or it binds' },
     asked: has(/adjuster/i),
   },
   {
     ...{ id: 'flush-cooler', group: 'flush', title: 'Cooler, lines, converter, attached case' },
-    how: 'Flushed both ways until the catch cloth stays clean; what can’t be flushed is renewed.',
     ...{
       pass: 'Flushed clean both ways',
       fail: 'It can’t be got clean',
@@ -87,17 +84,14 @@ const LINES: readonly Listed[] = [
   },
   {
     ...{ id: 'fit-trial', group: 'fit', title: 'Trial fit without compound' },
-    how: 'Put together dry, torqued, turned, undone again, then with compound. A new part may need dressing: one that binds dry binds for ever.',
     ...{ pass: 'It turns freely at its torque', fail: 'It binds' },
   },
   {
     ...{ id: 'fit-transport', group: 'fit', title: 'Transport hardware off' },
-    how: 'Plugs, straps, caps and oil paper off every new part.',
     ...{ pass: 'All off', fail: 'Some can’t come off' },
   },
   {
     ...{ id: 'heat-bearings', group: 'fit', title: 'Bearings heated to fit' },
-    how: 'In an oven or on an induction heater, never by flame, no solvent on hot metal. The thermometer’s highest figure.',
     ...{ pass: 'Fitted within the limit', fail: 'It was hotter: a new bearing' },
     figures: [
       {
@@ -109,7 +103,6 @@ const LINES: readonly Listed[] = [
   },
   {
     ...{ id: 'heat-ring', group: 'fit', title: 'Ring gear heated to fit' },
-    how: 'In an oven, never by flame; bolts by hand at first, torqued when it is cold.',
     ...{ pass: 'Fitted within the limit', fail: 'It was hotter: its case is spoilt' },
     figures: [
       {
@@ -121,51 +114,43 @@ const LINES: readonly Listed[] = [
   },
   {
     ...{ id: 'hand-neutral', group: 'hand', title: 'Neutral turns free' },
-    how: 'Input turned by hand, the output held: no drag that grows, no tick.',
     ...{ pass: 'Free', fail: 'It drags or ticks' },
     asked: ({ states }) => states.some(({ gear }) => gear === 'N'),
   },
   {
     ...{ id: 'hand-detents', group: 'hand', title: 'Detents hold' },
-    how: 'Each selected by hand: it snaps in, stays when shaken, and leaves with the same force both ways.',
     ...{ pass: 'Each holds', fail: 'One jumps or sticks' },
     asked: (unit) => sleeves(unit) > 0,
   },
   {
     ...{ id: 'hand-interlock', group: 'hand', title: 'Interlock refuses two gears' },
-    how: 'One gear engaged, a second tried with force: it must be refused. Two at once lock the box on the road.',
     ...{ pass: 'Refused', fail: 'Two went in: it may not leave so' },
     asked: (unit) => sleeves(unit) > 2,
   },
   {
     ...{ id: 'hand-rings', group: 'hand', title: 'Synchro rings free of their gears' },
-    how: 'In neutral each ring turns a little by hand on its gear; a feeler goes in all round.',
     ...{ pass: 'All free', fail: 'One sticks' },
     asked: hasFamily('synchro-ring'),
   },
   {
     ...{ id: 'hand-pack', group: 'hand', title: 'Pistons by air' },
-    how: 'The stated pressure through the port, listen and watch: it comes, holds, goes back, and nothing hisses.',
     ...{ pass: 'Comes, holds, goes back', fail: 'It hisses or stays' },
     figures: [{ id: 'pressure', words: 'Pressure', unit: 'bar', needed: true }],
     asked: hasKind('clutch'),
   },
   {
     ...{ id: 'hand-bands', group: 'hand', title: 'Band adjusters set and locked' },
-    how: 'To the maker’s torque, back by his turns, the lock nut held while it is tightened.',
     ...{ pass: 'Set and locked', fail: 'It can’t be set' },
     figures: [{ id: 'turns', words: 'Turns back', unit: 'turns', needed: true }],
     asked: hasKind('band'),
   },
   {
     ...{ id: 'hand-needles', group: 'hand', title: 'Loose needles: is there room for one more?' },
-    how: 'The last one goes in snugly. Where another would fit, one is missing: find it before it is closed.',
     ...{ pass: 'No room for another', fail: 'There is room: one went somewhere' },
     asked: has(/needle|pilot roller/i),
   },
   {
     ...{ id: 'hand-bush', group: 'hand', title: 'Pressed bushes: depth, groove, size after pressing' },
-    how: 'Depth under the face, the oil groove’s place on the clock, and the bore after pressing: pressing closes it.',
     ...{ pass: 'As it should be', fail: 'Not so', say: 'the groove’s place on the clock' },
     figures: [
       { id: 'depth', words: 'Depth', unit: 'mm' },
@@ -175,18 +160,15 @@ const LINES: readonly Listed[] = [
   },
   {
     ...{ id: 'hand-seals', group: 'hand', title: 'Seals and breather' },
-    how: 'Lips greased, square in their seats, springs on; the breather blows through.',
     ...{ pass: 'All well', fail: 'Not so' },
   },
   {
     ...{ id: 'oil-filled', group: 'oil', title: 'Filled' },
-    how: 'As the plate or the maker says. A unit that leaves dry carries a tag that says so.',
     ...{ pass: 'Filled', fail: 'Leaves dry, tagged', say: 'which oil, and by whom' },
     figures: [{ id: 'litres', words: 'How much', unit: 'l', needed: true }],
   },
   {
     ...{ id: 'test-run', group: 'run', title: 'Test run' },
-    how: 'On the stand or on the road: under load, both ways, warm, then looked over for leaks. Guarded; nobody near what turns.',
     ...{
       pass: 'Quiet and dry',
       fail: 'Noise, heat or a leak',

@@ -5,6 +5,8 @@ import type { RecordContent } from '@/model/recordKinds';
 import type { BenchRecord, PartDecision } from '@/model/snapshot';
 import { openOfRebuild } from './openOfRebuild';
 import { piecesIn } from './piecesIn';
+import { PROOF_HOW } from './proofHow';
+import { proofLines } from './proofList';
 import { rebuildPlan } from './rebuildPlan';
 import { setUpsOf } from './setUp';
 
@@ -210,5 +212,13 @@ describe('the set-up of a gear set', () => {
     );
     expect(wrong.advice).toBeUndefined();
     expect(wrong.trouble).toContain('41 teeth');
+  });
+});
+
+describe('the list of proofs', () => {
+  it('says of every line of every shipped type how it is done', () => {
+    const lines = shippedUnitTypes().flatMap((type) => proofLines(type));
+    expect(lines.length).toBeGreaterThan(40);
+    expect(lines.filter(({ id, how }) => (how ?? PROOF_HOW[id] ?? '') === '')).toEqual([]);
   });
 });

@@ -12,11 +12,9 @@ export const ON_MAGNET = ['nothing', 'paste', 'slivers', 'flakes', 'chunks'] as 
 export const CAME_AS = ['closed and level', 'closed, not level', 'open'] as const;
 export const GLITTER = ['none', 'grey', 'yellow', 'grey and yellow'] as const;
 
-const withoutNeedles = (older: Record<string, unknown>): Record<string, unknown> => ({
+const withoutNeedles = ({ magnet, ...older }: Record<string, unknown>): Record<string, unknown> => ({
   ...older,
-  magnet: [
-    ...new Set((older.magnet as readonly string[]).map((each) => (each === 'needles' ? 'slivers' : each))),
-  ],
+  magnet: [...new Set((magnet as string[]).map((each) => (each === 'needles' ? 'slivers' : each)))],
 });
 
 export const drained = recordKind({

@@ -35,7 +35,7 @@ export const patternSeen = recordKind({
     }),
     v.check(
       ({ drive, coast, photographId, cannot }) => Boolean(drive ?? coast ?? photographId ?? cannot),
-      'where does the pattern lie? On drive or coast, on a photograph, or why it can’t be had',
+      'where does the pattern lie?',
     ),
   ),
   refersTo: ({ photographId }) => (photographId ? { photographs: [photographId] } : {}),

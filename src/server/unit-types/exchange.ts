@@ -7,7 +7,8 @@ import { type Db, inTransaction } from '@/db/open';
 import { insertUnitType, isOwnOfJob, listUnitTypes, newestRevision, readUnitType } from '@/db/unitTypes';
 import { IdSchema, words } from '@/model/ids';
 import { OWN_PREFIX, type UnitType } from '@/model/unitType';
-import { instant } from '../context';
+import { type Context, instant } from '../context';
+import { openJob } from '../job/openJob';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { DescriptionTextSchema, readDescription } from './readDescription';
@@ -131,25 +132,40 @@ const CopySchema = v.object({ unitTypeId: IdSchema, newId: IdSchema, title: word
 export const copyType = defineUseCase('unit-type.keep', CopySchema, (actor, context, input) =>
   inTransaction(context.db, () => {
     const source = exportType(actor, context, { unitTypeId: input.unitTypeId });
-    const [reserved] = reservedId(input.newId);
-    if (reserved)
-      throw new Refusal('bad-input', `The id can’t be used: ${reserved.message}.`, {
-        faults: [{ ...reserved, path: 'newId' }],
-      });
-    if (newestRevision(context.db, input.newId) > 0)
-      throw new Refusal('bad-input', `There is a unit type “${input.newId}” already.`, {
-        faults: [{ path: 'newId', message: 'taken' }],
-      });
-    const copy: UnitType = {
-      ...source,
-      id: input.newId,
-      title: input.title,
-      revision: 1,
-      basedOn: { id: source.id, revision: source.revision },
-    };
-    return store(context.db, copy, `Copied from ${source.title}`, actor, instant(context));
+    return storeCopy(context, actor, source, input, `Copied from ${source.title}`);
   }),
 );
+
+const KeepSchema = v.object({ jobId: IdSchema, newId: IdSchema, title: words(80, 1) });
+
+/** What one job's unit was described as becomes a type of the shop; the job stays with its own. */
+export const keepAsType = defineUseCase('unit-type.keep', KeepSchema, (actor, context, input) =>
+  inTransaction(context.db, () => {
+    const { job, unitType } = openJob(context.db, input.jobId);
+    return storeCopy(context, actor, unitType, input, `Described at peg ${job.peg}`);
+  }),
+);
+
+function storeCopy(
+  context: Context,
+  actor: { readonly id: string },
+  source: UnitType,
+  { newId, title }: { readonly newId: string; readonly title: string },
+  note: string,
+) {
+  const [reserved] = reservedId(newId);
+  if (reserved)
+    throw new Refusal('bad-input', `The id can’t be used: ${reserved.message}.`, {
+      faults: [{ ...reserved, path: 'newId' }],
+    });
+  if (newestRevision(context.db, newId) > 0)
+    throw new Refusal('bad-input', `There is a unit type “${newId}” already.`, {
+      faults: [{ path: 'newId', message: 'taken' }],
+    });
+  const basedOn = { id: source.id, revision: source.revision };
+  const copy: UnitType = { ...source, id: newId, title, revision: 1, basedOn };
+  return store(context.db, copy, note, actor, instant(context));
+}
 
 function store(db: Db, type: UnitType, note: string, actor: { readonly id: string }, at: string) {
   insertUnitType(db, type, { at, by: actor.id, note });

@@ -2,7 +2,8 @@
 
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
-import { type PatternCheck, tellPattern } from '@/core/rebuild/patternAsFound';
+import type { PatternCheck } from '@/core/rebuild/patternAsFound';
+import { tellPattern } from '@/core/rebuild/tellPattern';
 import { PATCH_WIDTHS, type SeenPatch } from '@/model/records/pattern-seen';
 import { CaptureLine } from '../job/CaptureLine';
 import { type OfJob, useBench } from '../job/useBench';

@@ -15,6 +15,7 @@ import { useReadsIn } from '../kit/figures';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { FigureToCheck } from './FigureToCheck';
 
 /** What can be measured although no check asks for it: a figure now, or a check from the library for this type of unit. */
 export function WithoutCheck(props: OfPart) {
@@ -42,6 +43,7 @@ export function Figures({ part, job }: OfPart) {
         <Box as="span" fontSize="13px" color="second">
           {gauge?.name}, no limit known,
         </Box>
+        <FigureToCheck job={job} figure={figure} />
       </CaptureLine>
     );
   });

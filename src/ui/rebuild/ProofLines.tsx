@@ -3,6 +3,7 @@
 import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { needleRooms } from '@/core/rebuild/needleRoom';
+import { PROOF_HOW } from '@/core/rebuild/proofHow';
 import { PROOF_GROUPS } from '@/core/rebuild/proofList';
 import { missingFor, type Proof, proofsOf } from '@/core/rebuild/proofs';
 import type { ProofResult } from '@/model/records/proved';
@@ -135,7 +136,7 @@ function SayIt({
   };
   return (
     <Box paddingBottom="12px">
-      <Box marginBottom="8px">{line.how}</Box>
+      <Box marginBottom="8px">{line.how ?? PROOF_HOW[line.id]}</Box>
       {line.id === 'hand-needles' &&
         needleRooms(job.snapshot.unitType).map(({ positionId, words }) => (
           <Box key={positionId}>{words}</Box>

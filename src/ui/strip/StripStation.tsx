@@ -14,6 +14,7 @@ import { StationPictures } from '../photographs/StationPictures';
 import { BesideSection } from '../section/BesideSection';
 import { BetterOrder } from './BetterOrder';
 import { Inventory } from './Inventory';
+import { KeepAsType, StepWithPieces } from './pieces';
 import { StepForm } from './StepForm';
 import { StepLog } from './StepLog';
 
@@ -86,9 +87,21 @@ export function StripStation(props: OfJob) {
             {!current && plan.steps.length > 0 && <Box fontWeight={650}>Every step is done or left out.</Box>}
             <StationPictures {...props} station="strip" {...(current ? { stepId: current.step.id } : {})} />
             <StepList steps={plan.steps} current={current?.step.id} onChoose={setChosen} />
-            {mayTake && <AddStep {...props} />}
+            {mayTake &&
+              (job.snapshot.job.ownType && rights.includes('unit-type.describe') ? (
+                <Arriving>
+                  <StepWithPieces {...props} />
+                </Arriving>
+              ) : (
+                <AddStep {...props} />
+              ))}
             <StepLog {...props} records={plan.log} heading="As it was done" />
             <BetterOrder {...props} plan={plan} />
+            {job.snapshot.job.ownType && plan.steps.length > 0 && rights.includes('unit-type.keep') && (
+              <Arriving>
+                <KeepAsType {...props} />
+              </Arriving>
+            )}
           </Box>
         )}
       </Box>

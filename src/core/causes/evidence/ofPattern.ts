@@ -1,5 +1,6 @@
 import type { JobSnapshot } from '@/model/snapshot';
-import { lengthWord, patternChecks, tellPattern } from '../../rebuild/patternAsFound';
+import { patternChecks } from '../../rebuild/patternAsFound';
+import { lengthWord, tellPattern } from '../../rebuild/tellPattern';
 import { type Derived, either, type Source, told } from './derived';
 
 /** From the contact pattern as it was found: of loose bearings it tells how the set ran, so it speaks less of how it was set. */

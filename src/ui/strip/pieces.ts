@@ -1,0 +1,7 @@
+'use client';
+
+import { later } from '../kit/later';
+
+/** Only a unit that nobody has described asks for what came off. */
+export const StepWithPieces = later(() => import('./StepWithPieces').then((m) => m.StepWithPieces));
+export const KeepAsType = later(() => import('./KeepAsType').then((m) => m.KeepAsType));
