@@ -65,7 +65,19 @@ test('the reserve of five rings in one table: figures and Enter alone, or pasted
   await expect(pasted).toContainText('Row 2, column 1: “missing” is no figure');
   await pasted.getByLabel('What was pasted').fill('1.00 mm\n40 thou\n1.02 mm\n1.03 mm');
   await pasted.getByRole('button', { name: 'Put it in now' }).click();
-  await expect(pasted).toContainText('Column 1 has mm and thou');
+  await expect(pasted).toContainText('There is mm in column 1 and thou in column 1');
+  // A unit beside the figures holds for them: they are not taken for the other one.
+  await pasted.getByLabel('What was pasted').fill('40 thou');
+  await pasted.getByRole('button', { name: 'Put it in now' }).click();
+  await expect(table.getByLabel('Unit as printed on the gauge')).toHaveValue('thou');
+  await table.getByRole('button', { name: 'Throw them away' }).click();
+  await table.getByLabel('Unit as printed on the gauge').selectOption('mm');
+  // A slip of the decimal point is asked back.
+  await table.getByLabel(/^5th ring, 0°/).fill('100');
+  await table.getByLabel(/^5th ring, 0°/).press('Enter');
+  await expect(table.getByRole('alert')).toContainText('100 mm is far from what is usual here');
+  await table.getByLabel(/^5th ring, 0°/).fill('');
+  await paste('1.00\nmissing');
   await pasted.getByLabel('What was pasted').fill('1.00\n1.01\n1.02\n1.03');
   await pasted.getByRole('button', { name: 'Put it in now' }).click();
   await expect(pasted).toHaveCount(0);

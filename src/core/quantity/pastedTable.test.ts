@@ -41,13 +41,20 @@ describe('a table pasted from a spreadsheet', () => {
     expect(faults[1]).toContain('Row 3, column 1: “1,234” can mean');
     expect(read('').faults).toEqual(['Nothing that was pasted is a figure.']);
   });
-  it('takes a unit beside the figures, one for a column, and no other quantity', () => {
+  it('takes a unit beside the figures, one for all of them, and no other quantity', () => {
     expect(read('2 thou\n3 thou').figures.map(({ shown, unit }) => [shown, unit])).toEqual([
       ['2', 'thou'],
       ['3', 'thou'],
     ]);
-    expect(read('0.05 mm\n2 thou').faults).toEqual(['Column 1 has mm and thou: one unit for a column.']);
-    expect(read('0.05 mm\n0.06').faults).toEqual(['Column 1 has mm and no unit: one unit for a column.']);
+    expect(read('0.05 mm\n2 thou').faults).toEqual([
+      'There is mm in column 1 and thou in column 1: one unit for all that is pasted.',
+    ]);
+    expect(read('0.05 mm\n0.06').faults).toEqual([
+      'There is mm in column 1 and no unit in column 1: one unit for all that is pasted.',
+    ]);
+    expect(read('2 thou').unit).toBe('thou');
+    expect(read('2')).not.toHaveProperty('unit');
+    expect(read('2 thou\t0.05 mm').faults[0]).toContain('thou in column 1 and mm in column 2');
     expect(read('3 N·m').faults[0]).toContain('is no mm');
   });
   it('tells five faults and counts the rest', () => {

@@ -17,6 +17,8 @@ export interface PastedTable {
   readonly faults: readonly string[];
   /** It fitted only with its rows as columns. */
   readonly isTurned: boolean;
+  /** As written beside all its figures; absent where none was. */
+  readonly unit?: Unit;
 }
 
 /** So many faults are told; the rest is counted. */
@@ -58,7 +60,7 @@ export function readPasted(
   if (faults.length > 0) return { figures: [], faults: toldFaults(faults), isTurned };
   return figures.length === 0
     ? { figures, faults: ['Nothing that was pasted is a figure.'], isTurned }
-    : { figures, faults, isTurned };
+    : { figures, faults, isTurned, ...(figures[0]!.unit ? { unit: figures[0]!.unit } : {}) };
 }
 
 const many = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
@@ -92,15 +94,15 @@ const unitOf = (word: string): Unit | undefined => {
   );
 };
 
-/** Two units in one column: one of the two is a slip. */
+/** Two units in one paste, or a unit beside some figures only: one of the two is a slip, and a wrong one is a wrong reading. */
 function mixedUnits(figures: readonly PastedFigure[]): string[] {
-  const columns = [...new Set(figures.map(({ column }) => column))];
-  return columns.flatMap((column) => {
-    const units = new Set(figures.filter((each) => each.column === column).map(({ unit }) => unit ?? 'none'));
-    if (units.size < 2) return [];
-    const told = [...units].map((unit) => (unit === 'none' ? 'no unit' : UNIT_SYMBOL[unit])).join(' and ');
-    return [`Column ${column + 1} has ${told}: one unit for a column.`];
-  });
+  const units = [...new Set(figures.map(({ unit }) => unit ?? 'none'))];
+  if (units.length < 2) return [];
+  const columnOf = (asked: string) => figures.find(({ unit }) => (unit ?? 'none') === asked)!.column + 1;
+  const told = units.map(
+    (unit) => `${unit === 'none' ? 'no unit' : UNIT_SYMBOL[unit]} in column ${columnOf(unit)}`,
+  );
+  return [`There is ${told.join(' and ')}: one unit for all that is pasted.`];
 }
 
 const toldFaults = (faults: readonly string[]): string[] =>

@@ -97,7 +97,7 @@ export function LikeTable({ job, check, from, onClose }: LikeTableProps) {
         </Box>
       </Flex>
       {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
-      {pasted && <PutRight table={table} unit={unit} />}
+      {pasted && <PutRight table={table} unit={unit} onUnit={setUnit} />}
       <Box overflowX="auto" marginTop="6px">
         <chakra.table
           ref={grid}
@@ -123,7 +123,7 @@ export function LikeTable({ job, check, from, onClose }: LikeTableProps) {
                     key={`${part.position.id} ${id}`}
                     {...{ table, cell: { row, column }, onTake: takeAt, onGoTo: focus }}
                     label={`${part.position.name}, ${place || 'reading'}`}
-                    onPaste={(text) => table.paste(text, { row, column }, unit)}
+                    onPaste={(text) => table.paste(text, { row, column }, unit, setUnit)}
                   />
                 ))}
               </tr>
@@ -222,7 +222,15 @@ function Cell({ table, cell, label, onTake, onGoTo, onPaste }: CellProps) {
 }
 
 /** What was pasted and can't be taken so: it stays here with what is wrong, to be put right. */
-function PutRight({ table, unit }: { readonly table: LikeTableState; readonly unit: Unit }) {
+function PutRight({
+  table,
+  unit,
+  onUnit,
+}: {
+  readonly table: LikeTableState;
+  readonly unit: Unit;
+  readonly onUnit: (unit: Unit) => void;
+}) {
   const { pasted, setPasted, at } = table;
   if (!pasted) return null;
   return (
@@ -240,7 +248,7 @@ function PutRight({ table, unit }: { readonly table: LikeTableState; readonly un
         onChange={(event) => setPasted({ ...pasted, text: event.target.value })}
       />
       <Flex gap="8px">
-        <Press onClick={() => table.paste(pasted.text, at, unit)}>Put it in now</Press>
+        <Press onClick={() => table.paste(pasted.text, at, unit, onUnit)}>Put it in now</Press>
         <Press kind="quiet" onClick={() => setPasted(undefined)}>
           Leave it
         </Press>

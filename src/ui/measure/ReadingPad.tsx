@@ -293,7 +293,7 @@ function usualSize({ typical, limits, unit }: Check): number {
 }
 
 /** Ten times outside the usual span asks once: it is nearly always a wrong unit or a slipped point. */
-function isFarOff(value: number, { typical }: Check): boolean {
+export function isFarOff(value: number, { typical }: Check): boolean {
   if (!typical) return false;
   const span = Math.max(Math.abs(typical.from), Math.abs(typical.to));
   return (

@@ -5,14 +5,16 @@ import { likeChecks } from '@/core/metrology/likeChecks';
 import { placesOf } from '@/core/metrology/places';
 import { parseReading } from '@/core/quantity/parseReading';
 import { type PastedTable, readPasted } from '@/core/quantity/pastedTable';
+import { convert } from '@/core/quantity/units';
 import { findActive } from '@/core/wear/active';
 import type { PartState } from '@/core/wear/partStanding';
 import type { Check } from '@/model/checks';
 import type { Reading } from '@/model/snapshot';
-import type { Unit } from '@/model/units';
+import { UNIT_SYMBOL, type Unit } from '@/model/units';
 import { keptOr } from '../job/keptOr';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKept } from '../kit/useKept';
+import { isFarOff } from './ReadingPad';
 
 export interface At {
   readonly row: number;
@@ -42,6 +44,8 @@ export function useLikeTable({ job }: OfJob, check: Check) {
   typed.current = drafts;
   const [at, setAt] = useState<At>({ row: 0, column: 0 });
   const [trouble, setTrouble] = useState('');
+  /** Asked back once, and taken when it is pressed again. */
+  const doubted = useRef('');
   const [pasted, setPasted] = useState<{ readonly text: string; readonly table: PastedTable }>();
   const put = (changes: Record<string, string | undefined>) => {
     const next = { ...typed.current };
@@ -74,6 +78,14 @@ export function useLikeTable({ job }: OfJob, check: Check) {
       setTrouble(`${part.position.name}, ${place}: ${parsed.message}`);
       return false;
     }
+    const doubt = `${keyOf(cell)} ${text} ${how.unit}`;
+    if (isFarOff(convert(parsed.value, how.unit, own.unit), own) && doubted.current !== doubt) {
+      doubted.current = doubt;
+      setTrouble(
+        `${part.position.name}, ${place}: ${parsed.shown} ${UNIT_SYMBOL[how.unit]} is far from what is usual here. Is the unit right? Take it again if it is so.`,
+      );
+      return false;
+    }
     setTrouble('');
     const taken = job.take('reading', {
       ...{ positionId: part.position.id, checkId: own.id, place, raw: parsed.shown },
@@ -89,11 +101,17 @@ export function useLikeTable({ job }: OfJob, check: Check) {
     return true;
   };
   /** A paste fills from the cell in hand; where something is wrong with it, nothing of it, and it stays to be put right. */
-  const paste = (text: string, from: At, unit: Unit) => {
+  const paste = (text: string, from: At, unit: Unit, onUnit: (unit: Unit) => void) => {
     const table = readPasted(text, {
       ...{ rows: places.length - from.row, columns: columns.length - from.column, unit },
     });
     if (table.faults.length > 0) return setPasted({ text, table });
+    if (table.unit && table.unit !== unit && Object.keys(typed.current).length > 0)
+      return setTrouble(
+        `What is pasted is in ${UNIT_SYMBOL[table.unit]}, and what is typed here in ${UNIT_SYMBOL[unit]}: take that first.`,
+      );
+    // What was written beside the figures holds: 2 thou are no 2 mm.
+    if (table.unit) onUnit(table.unit);
     setPasted(undefined);
     setTrouble('');
     const cells = table.figures.map(({ row, column, shown }) => [
