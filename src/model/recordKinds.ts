@@ -14,6 +14,7 @@ import { holdLifted } from './records/hold-lifted';
 import { identitySettled } from './records/identity-settled';
 import { lab } from './records/lab';
 import { labSent } from './records/lab-sent';
+import { markRead } from './records/mark-read';
 import { match } from './records/match';
 import { movedOn } from './records/moved-on';
 import { notMeasured } from './records/not-measured';
@@ -92,6 +93,7 @@ export const RECORD_KINDS = {
   'prices-asked': pricesAsked,
   'offer-noted': offerNoted,
   'identity-measured': identityMeasured,
+  'mark-read': markRead,
   'parts-ordered': partsOrdered,
   'goods-in': goodsIn,
   'order-cancelled': orderCancelled,

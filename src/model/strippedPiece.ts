@@ -34,6 +34,8 @@ export const StrippedPieceSchema = v.pipe(
     /** Empty: called by its kind. */
     name: words(60),
     count: pieces,
+    /** Each is a part of its own, with its own grade; else all of them are one part of so many pieces. */
+    apart: v.optional(v.boolean(), false),
     /** Of which worn. */
     worn: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)), 0),
     wayRound: words(120),
@@ -49,6 +51,7 @@ export const StrippedPieceSchema = v.pipe(
     ),
   }),
   v.check(({ worn, count }) => worn <= count, 'more are worn than came off'),
+  v.check(({ apart, count }) => !apart || count <= 24, 'at most 24 parts of their own at once'),
   v.check(
     ({ size }) => size?.inner === undefined || size.outer === undefined || size.inner < size.outer,
     'the inside is not smaller than the outside',

@@ -31,6 +31,8 @@ export const GearSchema = v.object({
   pressureAngleDeg: v.optional(v.pipe(v.number(), v.minValue(10), v.maxValue(35)), 20),
   profileShift: v.optional(v.pipe(v.number(), v.minValue(-2), v.maxValue(2)), 0),
   faceWidth: positiveMm,
+  /** Over the tips of its teeth, as it was measured on the bench. */
+  outside: v.optional(positiveMm),
   flanks: v.optional(v.object({ drive: words(60), coast: words(60) })),
   /** Of a ring that is set up by its contact pattern. */
   patternAim: v.optional(PatternAimSchema),

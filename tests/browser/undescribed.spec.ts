@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import {
   alive,
   bookIn,
@@ -117,4 +118,166 @@ test('what was described at the bench is kept as a type of the shop by its lead,
   await expect(
     page.getByLabel('Type of unit').locator('option', { hasText: 'Crane box of the yard' }),
   ).toHaveCount(1);
+});
+
+interface CameOff {
+  readonly kind: string;
+  readonly named?: string;
+  readonly many?: number;
+  readonly apart?: boolean;
+  readonly number?: string;
+  readonly size?: readonly [string, string, string];
+}
+
+/** A step with its pieces, as it is told on the form. */
+async function takeApart(page: Page, title: string, pieces: readonly CameOff[]) {
+  const form = page.getByTestId('step-with-pieces');
+  await form.getByLabel('What was done').fill(title);
+  for (const [index, { kind, named, many, apart, number, size }] of pieces.entries()) {
+    await form.getByRole('group').last().getByRole('button', { name: kind, exact: true }).click();
+    const field = (what: string) => form.getByLabel(`Piece ${index + 1}, ${what}`);
+    if (named) await field('called, if otherwise').fill(named);
+    if (many) await field('how many').fill(String(many));
+    if (apart) await field('each a part of its own').click();
+    if (number) await field('number on it').fill(number);
+    if (size)
+      for (const [at, side] of (['inside, mm', 'outside, mm', 'width, mm'] as const).entries())
+        await field(side).fill(size[at]!);
+  }
+  await form.getByRole('button', { name: /^Done, with/ }).click();
+  await expect(form.getByLabel('What was done')).toHaveValue('');
+}
+
+/** Types one field after the other, as a bench does that never looks up: figures and Enter; how many keys that took. */
+async function typeFields(page: Page, first: string, fields: readonly string[]): Promise<number> {
+  let keys = 0;
+  await page.getByLabel(first, { exact: true }).focus();
+  for (const field of fields) {
+    if (field !== '') await page.keyboard.type(field);
+    await page.keyboard.press('Enter');
+    keys += field.length + 1;
+  }
+  return keys;
+}
+
+test('a three-speed box is taken apart, measured and drawn at the bench by its keys; its ratios come out of its teeth', async ({
+  page,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'winch of the three-speed box', 'Not described yet');
+  await toStation(page, 'Strip');
+  await takeApart(page, 'Top cover off', [
+    { kind: 'case', named: 'Case' },
+    { kind: 'bolt', many: 8 },
+  ]);
+  await takeApart(page, 'Input shaft out', [
+    { kind: 'shaft', named: 'Input shaft' },
+    { kind: 'gear', named: 'Driver' },
+    { kind: 'bearing', number: '6205', size: ['25', '52', '15'] },
+  ]);
+  await takeApart(page, 'Main shaft out', [
+    { kind: 'shaft', named: 'Main shaft' },
+    { kind: 'gear', named: 'First wheel' },
+    { kind: 'gear', named: 'Second wheel' },
+    { kind: 'seal', size: ['30', '50', '8'] },
+    { kind: 'clip' },
+  ]);
+  await takeApart(page, 'Countershaft out', [
+    { kind: 'shaft', named: 'Countershaft' },
+    { kind: 'gear', named: 'Cluster', many: 3, apart: true },
+  ]);
+  await page.getByRole('button', { name: 'Measured and drawn' }).click();
+  const measured = page.getByTestId('measured-box');
+  const about = page.getByTestId('of-measured-box');
+  // Shafts: length, diameter, how it lies; the main shaft in line with the input, tied to it in 3.
+  let keys = await typeFields(page, 'Input shaft, length, mm', ['80', '25', '']);
+  keys += await typeFields(page, 'Main shaft, length, mm', ['200', '30', 'in', 'Inp', '85', '3']);
+  keys += await typeFields(page, 'Countershaft, length, mm', ['260', '28']);
+  // Gears: on, from its end, width, teeth, outside, meets, runs free but in.
+  keys += await typeFields(page, 'Driver, on', [
+    ...['Inp', '50', '20', '20', '66', 'Clu', ''],
+    ...['Mai', '115', '22', '39', '', '', '1'],
+    ...['Mai', '35', '20', '30', '', '', '2'],
+    ...['Cou', '30', '20', '35', '', '', ''],
+    ...['Cou', '100', '20', '25', '', 'Sec', ''],
+    ...['Cou', '180', '22', '61', '', 'Fir'],
+  ]);
+  // A count that its mate can't meet where it lies: 61 for 16.
+  await expect(about).toContainText('Not drawn: Bolts, Bearing 6205, Seal, Clip');
+  await page.getByLabel('Cluster 3, outside ø').fill('54');
+  await expect(about).toContainText('Cluster 3 measures 54.0 mm over its teeth');
+  await page.getByRole('button', { name: /^Cluster 3 measures 54/ }).click();
+  await expect(page.getByLabel('Cluster 3, on', { exact: true })).toBeFocused();
+  await page.getByLabel('Cluster 3, teeth').fill('16');
+  await expect(about.getByRole('listitem')).toHaveCount(0);
+  await page.getByLabel('power comes in by').selectOption({ label: 'Input shaft' });
+  await page.getByLabel('power leaves by').selectOption({ label: 'Main shaft' });
+  // By hand: 35/20 · 39/16, 35/20 · 30/25, and both shafts as one.
+  await expect(page.getByTestId('measured-ratios')).toHaveText('1: 4.2662: 2.1003: 1.000');
+  // The bearing brought its measures along from when it came off.
+  await expect(page.getByLabel('Bearing 6205, outside ø')).toHaveValue('52');
+  keys += await typeFields(page, 'Bearing 6205, on', ['Inp', '4']);
+  keys += await typeFields(page, 'Seal, on', ['Mai', '190']);
+  await expect(about).toContainText('Not drawn: Bolts, Clip.');
+  // Typed without storing: a reload keeps all of it.
+  await reload(page);
+  await page.getByRole('button', { name: 'Measured and drawn' }).click();
+  await expect(page.getByTestId('measured-ratios')).toContainText('4.266');
+  await measured.getByRole('button', { name: 'Keep it as drawn' }).click();
+  await expect(measured).toContainText(/Kept as revision \d+ of this unit/);
+  await expect(page.getByLabel('Cluster 3, outside ø')).toHaveValue('54');
+  await expect(page.getByTestId('section').locator('[data-position]')).toHaveCount(12);
+  // Figures and Enter; words only as far as they tell one from another.
+  expect(keys).toBeLessThanOrEqual(160);
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+});
+
+test('a bevel hub box is described at the bench: its shafts across each other, its pair as cones; what was not measured is told', async ({
+  page,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'mower of the hub box', 'Not described yet');
+  await toStation(page, 'Strip');
+  await takeApart(page, 'Cover off', [
+    { kind: 'case', named: 'Hub case' },
+    { kind: 'shaft', named: 'Hub' },
+    { kind: 'gear', named: 'Crown wheel' },
+    { kind: 'washer', size: ['36', '52', '3'] },
+  ]);
+  await takeApart(page, 'Stub out', [
+    { kind: 'shaft', named: 'Stub' },
+    { kind: 'gear', named: 'Pinion' },
+  ]);
+  await page.getByRole('button', { name: 'Measured and drawn' }).click();
+  const about = page.getByTestId('of-measured-box');
+  await typeFields(page, 'Hub, length, mm', ['140', '36']);
+  // Nothing joins the stub yet: the hub alone is drawn, and why is said.
+  await typeFields(page, 'Stub, length, mm', ['150', '20']);
+  await expect(about).toContainText('Nothing joins Stub to the others');
+  await page.getByLabel('Stub, lies').selectOption('across');
+  await expect(about).toContainText('Stub: the shaft it lies by is not typed yet');
+  await page.getByLabel('Stub, across').selectOption({ label: 'Hub' });
+  await page.getByLabel('Stub, axes cross, from the other’s left end').fill('90');
+  await page.getByLabel('Stub, begins, from the crossing').fill('30');
+  await typeFields(page, 'Crown wheel, on', ['Hub', '20', '14', '45', '114', 'Pin']);
+  await expect(about).toContainText('The mate of Crown wheel is no gear that is described');
+  await typeFields(page, 'Pinion, on', ['Stu', '5', '24', '15']);
+  await expect(about).toContainText('Crown wheel lies 56.0 mm to 70.0 mm from where the shafts cross');
+  await page.getByLabel('Crown wheel, from its end').fill('62');
+  await expect(about.getByRole('listitem')).toHaveCount(0);
+  await page.getByLabel('power comes in by').selectOption({ label: 'Stub' });
+  await page.getByLabel('power leaves by').selectOption({ label: 'Hub' });
+  await expect(page.getByTestId('measured-ratios')).toContainText('as found: 3.000');
+  await page.getByRole('button', { name: 'Keep it as drawn' }).click();
+  await expect(page.getByTestId('measured-box')).toContainText('Kept as revision');
+  await expect(page.getByTestId('not-drawn')).toHaveText('Not drawn: Washer.');
+  const section = page.getByTestId('section');
+  await expect(section.locator('[data-position]')).toHaveCount(5);
+  // It serves the other stations as any other: the teeth of its pair are counted where the pinion is in hand.
+  await toStation(page, 'Grade');
+  await openTicket(page, 'Pinion');
+  await expect(page.getByTestId('teeth-counted')).toContainText('Pinion and Crown wheel');
 });

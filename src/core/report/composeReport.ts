@@ -11,6 +11,7 @@ import { holdingWords } from '../metrology/judgeCheck';
 import { openVersions } from '../open/lostVersions';
 import { openOfUnit } from '../open/openOfUnit';
 import { tellOpen } from '../open/tellOpen';
+import { identityOfPart, tellIdentity } from '../strip/identityOfPart';
 import { expectedPieces } from '../strip/inventory';
 import { recordsOf } from '../strip/recordsOf';
 import { findActive } from '../wear/active';
@@ -151,6 +152,7 @@ function describePart(part: PartState, snapshot: JobSnapshot): ReportPart {
       ),
       ...handResults(position, snapshot.records, snapshot.catalogs).map(describeHandTest),
       ...piecesTold(position, snapshot),
+      ...identityTold(position, snapshot),
     ],
     measured: [
       ...part.judgements.flatMap(describeJudged),
@@ -174,6 +176,11 @@ const describeHandTest = (tried: HandResultOf): string =>
 function piecesTold(position: Position, { records }: JobSnapshot): string[] {
   const pieces = piecesGraded(records, position.id);
   return pieces ? [`Piece by piece: ${tellPieces(pieces, expectedPieces(position))}.`] : [];
+}
+
+function identityTold(position: Position, snapshot: JobSnapshot): string[] {
+  const told = tellIdentity(identityOfPart(position, snapshot));
+  return told === '' ? [] : [`Read off it: ${told}.`];
 }
 
 /** Each way in which it was held has its own line; what nobody read has none: it stands among what is open. */

@@ -14,7 +14,7 @@ const EMPTY = v.parse(UnitTypeSchema, {
   family: 'countershaft',
 });
 const piece = (kind: StrippedPiece['kind'], over: object = {}): StrippedPiece => ({
-  ...{ kind, name: '', count: 1, worn: 0, wayRound: '', number: '' },
+  ...{ kind, name: '', count: 1, worn: 0, apart: false, wayRound: '', number: '' },
   ...over,
 });
 
@@ -45,17 +45,52 @@ describe('a step with what came off in it', () => {
     expect(type.positions[2]!.orientation).toBe('groove to the gear');
     expect(type.positions[4]!.oneUse).toBe(true);
   });
+  it('describes like parts once: each is a part of its own, with its own name and checks', () => {
+    const three = withStrippedStep(
+      type,
+      {
+        title: 'Washers out',
+        pieces: [piece('washer', { count: 3, apart: true }), piece('clip', { count: 2 })],
+      },
+      definitions,
+    );
+    expect(three.positions.map(({ piece: of, count }) => [of, count])).toEqual([
+      [0, 1],
+      [0, 1],
+      [0, 1],
+      [1, 2],
+    ]);
+    expect(three.type.positions.slice(5).map(({ name }) => name)).toEqual([
+      'Washer 3',
+      'Washer 4',
+      'Washer 5',
+      'Clip',
+    ]);
+    expect(three.type.checks.map(({ id }) => id).slice(2)).toEqual([
+      'part-6-thickness',
+      'part-7-thickness',
+      'part-8-thickness',
+    ]);
+    expect(three.type.nextPosition).toBe(10);
+  });
+  it('keeps its measures as the drawing that it gets once it has a shaft', () => {
+    expect(type.positions[1]).toMatchObject({
+      ...{ from: 0, to: 15, draw: { shape: 'bearing', kind: 'ball', bore: 12.5, outer: 26 } },
+    });
+  });
   it('gives each the checks of the library for its kind, without a limit', () => {
     expect(type.checks.map(({ definition, positions: at, limits }) => [definition, at, limits])).toEqual([
-      ['thickness', [positions[2]], []],
-      ['thickness', [positions[3]], []],
+      ['thickness', ['part-3'], []],
+      ['thickness', ['part-4'], []],
     ]);
   });
   it('is the next step of the order, and the type stays a valid one', () => {
-    expect(type.steps).toMatchObject([{ id: stepId, title: 'Rear cover off', positions }]);
+    expect(type.steps).toMatchObject([
+      { id: stepId, title: 'Rear cover off', positions: positions.map(({ id }) => id) },
+    ]);
     expect(v.safeParse(UnitTypeSchema, type).success).toBe(true);
     const more = withStrippedStep(type, { title: 'Shaft out', pieces: [piece('shaft')] }, definitions);
-    expect(more.positions).toEqual(['part-6']);
+    expect(more.positions).toEqual([{ id: 'part-6', piece: 0, count: 1 }]);
     expect(new Set(more.type.steps.map(({ id }) => id)).size).toBe(2);
   });
 });

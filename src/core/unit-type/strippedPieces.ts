@@ -1,5 +1,6 @@
 import type { CheckDefinition } from '@/model/checkDefinition';
 import type { Family } from '@/model/damage';
+import type { Draw } from '@/model/draw';
 import type { PieceKind, StrippedPiece } from '@/model/strippedPiece';
 import type { Position, UnitType } from '@/model/unitType';
 import { checkFromDefinition } from '../metrology/checkFromDefinition';
@@ -35,8 +36,8 @@ const KINDS: Readonly<Record<PieceKind, OfKind>> = {
 export interface StrippedStep {
   readonly type: UnitType;
   readonly stepId: string;
-  /** In the order of the pieces. */
-  readonly positions: readonly string[];
+  /** In the order of the pieces; one for each of those that are parts of their own. */
+  readonly positions: readonly { readonly id: string; readonly piece: number; readonly count: number }[];
 }
 
 /** The next state of a unit's own type: a step with its pieces, each with the checks that the library has for its kind. */
@@ -46,13 +47,18 @@ export function withStrippedStep(
   definitions: readonly CheckDefinition[],
 ): StrippedStep {
   const first = type.nextPosition;
-  const positions = pieces.map((piece, at) =>
-    positionOf(piece, `part-${first + at}`, type.positions, pieces.slice(0, at)),
+  const single = pieces.flatMap((piece, at) =>
+    piece.apart
+      ? Array.from({ length: piece.count }, () => ({ ...piece, count: 1, at }))
+      : [{ ...piece, at }],
   );
-  const checks = pieces.flatMap(({ kind }, at) =>
+  const positions: Position[] = [];
+  for (const [index, piece] of single.entries())
+    positions.push(positionOf(piece, `part-${first + index}`, [...type.positions, ...positions]));
+  const checks = single.flatMap(({ kind }, index) =>
     KINDS[kind].checks.flatMap((wanted) => {
       const definition = definitions.find(({ id }) => id === wanted);
-      const positionId = positions[at]!.id;
+      const positionId = positions[index]!.id;
       return definition
         ? [checkFromDefinition(definition, { id: `${positionId}-${wanted}`, positionId })]
         : [];
@@ -61,7 +67,9 @@ export function withStrippedStep(
   const stepId = `step-${type.steps.length + 1}-${first}`;
   return {
     stepId,
-    positions: positions.map(({ id }) => id),
+    positions: positions.map(({ id }, index) => ({
+      ...{ id, piece: single[index]!.at, count: single[index]!.count },
+    })),
     type: {
       ...type,
       positions: [...type.positions, ...positions],
@@ -70,43 +78,43 @@ export function withStrippedStep(
         ...type.steps,
         { id: stepId, title, positions: positions.map(({ id }) => id), cautions: [], record: [] },
       ],
-      nextPosition: first + pieces.length,
+      nextPosition: first + single.length,
     },
   };
 }
 
-function positionOf(
-  piece: StrippedPiece,
-  id: string,
-  known: readonly Position[],
-  before: readonly StrippedPiece[],
-): Position {
+function positionOf(piece: StrippedPiece, id: string, known: readonly Position[]): Position {
   const { family, oneUse } = KINDS[piece.kind];
   const way = [piece.wayRound, markWords(piece)].filter(Boolean).join('; ');
+  const draw = drawnAs(piece);
   return {
-    ...{ id, family, name: freeName(piece, known, before) },
+    ...{ id, family, name: freeName(piece, known) },
     ...(piece.count > 1 ? { quantity: { count: piece.count } } : {}),
     ...(oneUse ? { oneUse } : {}),
     ...(way === '' ? {} : { orientation: way }),
+    ...(draw ? { draw } : {}),
+    ...(draw && piece.size?.width !== undefined ? { from: 0, to: piece.size.width } : {}),
   };
 }
 
+/** Its measures, kept as the drawing that it gets once somebody says on which shaft it sits. */
+function drawnAs({ kind, size }: StrippedPiece): Draw | undefined {
+  if (size?.inner === undefined || size.outer === undefined) return undefined;
+  const [inner, outer] = [size.inner / 2, size.outer / 2];
+  if (kind === 'bearing' || kind === 'needles')
+    return { shape: 'bearing', kind: kind === 'needles' ? 'needle' : 'ball', bore: inner, outer };
+  return kind === 'seal' ? { shape: 'seal', inner, outer, lip: 'right' } : { shape: 'ring', inner, outer };
+}
+
 /** By what a person called it, else by its kind and size; of two that would be called the same the second gets a number. */
-function freeName(
-  piece: StrippedPiece,
-  known: readonly Position[],
-  before: readonly StrippedPiece[],
-): string {
+function freeName(piece: StrippedPiece, known: readonly Position[]): string {
   const base = (piece.name.trim() || [KINDS[piece.kind].name, piece.number].filter(Boolean).join(' ')).slice(
     0,
     56,
   );
-  const same = (name: string) => name.toLowerCase().replace(/ \d+$/, '') === base.toLowerCase();
-  const taken =
-    known.filter(({ name }) => same(name)).length +
-    before.filter((each) =>
-      same(each.name.trim() || [KINDS[each.kind].name, each.number].filter(Boolean).join(' ')),
-    ).length;
+  const same = ({ name }: Position) => name.toLowerCase().replace(/ \d+$/, '') === base.toLowerCase();
+  const whole = ({ name }: Position) => name.toLowerCase() === base.toLowerCase();
+  const taken = known.filter((each) => same(each) || whole(each)).length;
   return taken === 0 ? base : `${base} ${taken + 1}`;
 }
 

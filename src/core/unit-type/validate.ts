@@ -164,6 +164,9 @@ function positionsNotDrawn(type: UnitType): Fault[] {
     const { draw } = position;
     if (!draw) return [fault(`positions.${index}.draw`, `${position.name} is not drawn yet`, 'nothing')];
     const needsAxis = !['outline', 'bolts', 'hull'].includes(draw.shape);
+    // What was measured on the bench before anybody said where it sits.
+    if (needsAxis && position.axis === undefined && position.body === undefined)
+      return [fault(`positions.${index}.axis`, `${position.name} is on no axis yet`, 'nothing')];
     if (
       needsAxis &&
       (position.axis === undefined || position.from === undefined || position.to === undefined)

@@ -1,6 +1,6 @@
 import { BadInput } from '@/core/badInput';
 import { placeInWords } from '@/core/faultWords';
-import { describeBox as boxFrom } from '@/core/unit-type/plainBox';
+import { describeBox as boxFrom } from '@/core/unit-type/plain-box/plainBox';
 import { validateUnitType } from '@/core/unit-type/validate';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';

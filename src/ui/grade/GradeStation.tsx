@@ -17,7 +17,7 @@ import { SectionDrawing, STRIP_BESIDE_SERIES } from '../section/SectionDrawing';
 import { useEngagedTrain } from '../section/useEngagedTrain';
 import { Conflicts } from './Conflicts';
 import { GradeLegend } from './GradeLegend';
-import { DescribeBox, DescribePart, PhotographTray, PowerPanel } from './pieces';
+import { DescribePart, PhotographTray, PowerPanel } from './pieces';
 import { SheetBeside } from './SheetBeside';
 
 const VIEW_NAMES: Record<PartView, string> = { sheet: 'Sheet', section: 'Section', list: 'List' };
@@ -109,7 +109,6 @@ function DescribeKeys({ job, described }: OfJob & { readonly described: boolean 
   return (
     <>
       <DescribePart job={job} described={described} />
-      <DescribeBox job={job} />
       {rights.includes('unit-type.describe') && (
         <PressLink href={`/jobs/${job.snapshot.job.peg}/unit-type`} marginTop="12px">
           Describe it in full

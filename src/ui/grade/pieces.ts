@@ -8,5 +8,4 @@ export const PowerPanel = later(() => import('../section/PowerPanel').then((m) =
 export const PhotographTray = later(() =>
   import('../photographs/PhotographTray').then((m) => m.PhotographTray),
 );
-export const DescribeBox = later(() => import('../describe/DescribeBox').then((m) => m.DescribeBox));
 export const DescribePart = later(() => import('../describe/DescribePart').then((m) => m.DescribePart));

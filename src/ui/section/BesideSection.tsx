@@ -3,6 +3,7 @@
 import { Box, Grid } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import type { AskedMove } from '@/core/section/movedGhost';
+import type { UnitType } from '@/model/unitType';
 import { type OfJob, useBench } from '../job/useBench';
 import { Arriving } from '../kit/later';
 import { openCheckOf } from '../measure/openCheck';
@@ -16,6 +17,8 @@ interface BesideSectionProps extends OfJob {
   readonly suspicion?: Suspicion | undefined;
   /** What an advised move would bring where. */
   readonly moves?: readonly AskedMove[] | undefined;
+  /** The unit as it would be drawn by what is being typed, instead of as it is described. */
+  readonly drawn?: UnitType | undefined;
   /** What is marked, and what a tap does. */
   readonly note: string;
   /** What a tap on a piece does; without it its ticket opens. */
@@ -34,6 +37,7 @@ export function BesideSection({
   marked = [],
   suspicion,
   moves,
+  drawn,
   note,
   onOpen,
   below,
@@ -41,7 +45,8 @@ export function BesideSection({
 }: BesideSectionProps) {
   const { place } = useBench();
   const asList = place.show === 'list';
-  const { unitType, catalogs } = job.snapshot;
+  const { catalogs } = job.snapshot;
+  const unitType = drawn ?? job.snapshot.unitType;
   const tap = onOpen ?? ((part: string) => place.goTo({ part }));
   const open = job.parts.find(({ position }) => position.id === place.part);
   if (unitType.positions.length === 0) return <Box maxWidth="980px">{children}</Box>;

@@ -14,10 +14,16 @@ import { Press } from '../kit/Press';
 import { send } from '../kit/send';
 import { readKept, useKept } from '../kit/useKept';
 
+interface DescribedStep {
+  readonly stepId: string;
+  readonly positions: readonly { readonly id: string; readonly piece: number; readonly count: number }[];
+}
+
 interface TypedPiece {
   readonly kind: PieceKind;
   readonly name: string;
   readonly count: string;
+  readonly apart: boolean;
   readonly worn: string;
   readonly wayRound: string;
   readonly number: string;
@@ -27,7 +33,18 @@ interface TypedPiece {
 }
 const EMPTY: { readonly title: string; readonly pieces: readonly TypedPiece[] } = { title: '', pieces: [] };
 const newPiece = (kind: PieceKind): TypedPiece => ({
-  ...{ kind, name: '', count: '1', worn: '', wayRound: '', number: '', inner: '', outer: '', width: '' },
+  ...{
+    kind,
+    name: '',
+    count: '1',
+    apart: false,
+    worn: '',
+    wayRound: '',
+    number: '',
+    inner: '',
+    outer: '',
+    width: '',
+  },
 });
 
 /** One step of a unit that nobody has described: what was done, and in the same breath all that came off. */
@@ -66,28 +83,24 @@ export function StepWithPieces({ job }: OfJob) {
       setDoubted(against);
       return setTrouble(`${against}. Read it off again; if it is so, press once more.`);
     }
-    const answer = await send<{ stepId: string; positions: readonly string[] }>(
-      'POST',
-      `/api/v1/jobs/${jobId}/steps`,
-      {
-        ...{ title, pieces: read, version: job.snapshot.job.version },
-      },
-    );
+    const answer = await send<DescribedStep>('POST', `/api/v1/jobs/${jobId}/steps`, {
+      ...{ title, pieces: read, version: job.snapshot.job.version },
+    });
     if (!answer.ok) return setTrouble(`${answer.refusal.message} What you typed is kept here.`);
     // The page is drawn anew with the new parts: what was typed is done with before that.
     forget();
     const { stepId, positions } = answer.value;
     await keep({ what: 'step', stepId }, `Done: ${title}`);
-    for (const [at, { count, worn }] of read.entries())
+    for (const { id, piece, count } of positions) {
+      const worn = read[piece]!.worn;
       await keep(
         {
-          what: 'count',
-          positionId: positions[at]!,
-          counted: count,
+          ...{ what: 'count', positionId: id, counted: count },
           note: worn > 0 ? `${worn} of ${count} worn` : '',
         },
         `${title}: counted`,
       );
+    }
     setTrouble('');
     setDoubted('');
     await job.refresh();
@@ -140,6 +153,7 @@ function readPiece({
   kind,
   name,
   count,
+  apart,
   worn,
   wayRound,
   number,
@@ -149,8 +163,10 @@ function readPiece({
 }: TypedPiece): StrippedPiece | string {
   const whole = (text: string): number | undefined =>
     /^\d+$/.test(text.trim()) ? Number(text.trim()) : undefined;
-  const [many, bad] = [whole(count), worn.trim() === '' ? 0 : whole(worn)];
+  const isApart = apart && count.trim() !== '1';
+  const [many, bad] = [whole(count), worn.trim() === '' || isApart ? 0 : whole(worn)];
   if (many === undefined || many < 1) return `“${count}” is no count.`;
+  if (isApart && many > 24) return 'at most 24 parts of their own at once.';
   if (bad === undefined) return `“${worn}” is no count of worn ones.`;
   if (bad > many) return `${bad} are worn, and ${many} came off.`;
   const size: { inner?: number; outer?: number; width?: number } = {};
@@ -163,7 +179,7 @@ function readPiece({
   if (size.inner !== undefined && size.outer !== undefined && size.inner >= size.outer)
     return `its inside of ${size.inner} mm is not smaller than its outside of ${size.outer} mm.`;
   return {
-    ...{ kind, name, count: many, worn: bad, wayRound, number },
+    ...{ kind, name, count: many, apart: isApart, worn: bad, wayRound, number },
     ...(Object.keys(size).length > 0 ? { size } : {}),
   };
 }
@@ -181,7 +197,13 @@ const NUMBERED = new Set<PieceKind>(['bearing', 'seal', 'needles', 'gear', 'shaf
 const SIZED = new Set<PieceKind>(['bearing', 'seal', 'bush', 'washer', 'spacer', 'shim', 'clip', 'needles']);
 
 function PieceFields({ piece, number, onChange, onRemove }: PieceFieldsProps) {
-  const field = (name: keyof TypedPiece, label: string, width: string, isFigure = false) => (
+  const isSeveral = /^\d+$/.test(piece.count.trim()) && Number(piece.count) > 1;
+  const field = (
+    name: Exclude<keyof TypedPiece, 'apart'>,
+    label: string,
+    width: string,
+    isFigure = false,
+  ) => (
     <Box as="label" flex={`0 1 ${width}`} fontSize="13px">
       {label}
       <TextInput
@@ -200,7 +222,17 @@ function PieceFields({ piece, number, onChange, onRemove }: PieceFieldsProps) {
           {number}. {piece.kind}
         </Box>
         {field('count', 'how many', '84px', true)}
-        {field('worn', 'of which worn', '96px', true)}
+        {isSeveral && (
+          <Press
+            chosen={piece.apart}
+            aria-pressed={piece.apart}
+            aria-label={`Piece ${number}, each a part of its own`}
+            onClick={() => onChange({ apart: !piece.apart })}
+          >
+            each on its own
+          </Press>
+        )}
+        {!(isSeveral && piece.apart) && field('worn', 'of which worn', '96px', true)}
         {field('name', 'called, if otherwise', '180px')}
         <Press kind="quiet" aria-label={`Take piece ${number} off the list`} onClick={onRemove}>
           not this

@@ -14,9 +14,17 @@ import { StationPictures } from '../photographs/StationPictures';
 import { BesideSection } from '../section/BesideSection';
 import { BetterOrder } from './BetterOrder';
 import { Inventory } from './Inventory';
-import { KeepAsType, StepWithPieces } from './pieces';
+import { KeepAsType, MeasuredBox, StepWithPieces } from './pieces';
 import { StepForm } from './StepForm';
 import { StepLog } from './StepLog';
+
+const VIEWS = [
+  ['steps', 'Steps'],
+  ['pieces', 'Pieces counted'],
+  ['measured', 'Measured and drawn'],
+  ['together', 'How it goes together'],
+] as const;
+type View = (typeof VIEWS)[number][0];
 
 /** The order in which it comes apart, one big step at a time; any step can be taken up, left out with a reason, or added. */
 export function StripStation(props: OfJob) {
@@ -25,10 +33,26 @@ export function StripStation(props: OfJob) {
   const { unitType, records } = job.snapshot;
   const plan = stripPlan(unitType, records);
   const [chosen, setChosen] = useState<string>();
-  const [view, setView] = useState<'steps' | 'pieces' | 'together'>('steps');
+  const [view, setView] = useState<View>('steps');
   const mayTake = rights.includes('capture.take');
   const current = plan.steps.find(({ step }) => step.id === chosen) ?? plan.next;
+  const unitIsOwn = job.snapshot.job.ownType;
   const done = plan.steps.filter(({ state }) => state !== 'open').length;
+  const tabs = (
+    <Flex role="group" aria-label="Strip, pieces or the way back" gap="4px" marginBottom="12px" wrap="wrap">
+      {VIEWS.filter(([id]) => id !== 'measured' || unitIsOwn).map(([id, words]) => (
+        <Press key={id} chosen={view === id} aria-pressed={view === id} onClick={() => setView(id)}>
+          {id === 'steps' ? `Steps: ${done} of ${plan.steps.length}` : words}
+        </Press>
+      ))}
+    </Flex>
+  );
+  if (view === 'measured')
+    return (
+      <Arriving>
+        <MeasuredBox job={job} tabs={tabs} />
+      </Arriving>
+    );
   return (
     <BesideSection
       job={job}
@@ -40,25 +64,7 @@ export function StripStation(props: OfJob) {
       }
     >
       <Box data-testid="strip">
-        <Flex
-          role="group"
-          aria-label="Strip, pieces or the way back"
-          gap="4px"
-          marginBottom="12px"
-          wrap="wrap"
-        >
-          {(
-            [
-              ['steps', `Steps: ${done} of ${plan.steps.length}`],
-              ['pieces', 'Pieces counted'],
-              ['together', 'How it goes together'],
-            ] as const
-          ).map(([id, words]) => (
-            <Press key={id} chosen={view === id} aria-pressed={view === id} onClick={() => setView(id)}>
-              {words}
-            </Press>
-          ))}
-        </Flex>
+        {tabs}
         {view === 'pieces' && <Inventory {...props} />}
         {view === 'together' && (
           <StepLog {...props} records={rebuildOrder(plan)} heading="What came off last goes on first" />

@@ -4,7 +4,7 @@ import { Box, Flex, Heading, Tabs } from '@chakra-ui/react';
 import { X } from 'lucide-react';
 import { cautionsForFamily } from '@/core/catalogs/cautions';
 import { partWords } from '@/core/wear/partWords';
-import { TeethCounted } from '../identity/pieces';
+import { MarksOfPart, TeethCounted } from '../identity/pieces';
 import { type OfPart, useBench } from '../job/useBench';
 import { TICKET_FACES, type TicketFace } from '../job/useBenchPlace';
 import { GradeMark } from '../kit/GradeMark';
@@ -80,6 +80,7 @@ export function Ticket(props: OfPart) {
       {place.face === 'look' && (
         <Arriving quietly>
           <TeethCounted job={props.job} positions={[position.id]} />
+          <MarksOfPart job={props.job} position={position} />
         </Arriving>
       )}
       {position.orientation && (

@@ -43,6 +43,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   helixDeg: 'Helix angle, °',
   spiralDeg: 'Spiral angle, °',
   pressureAngleDeg: 'Pressure angle, °',
+  outside: 'Over the tips of its teeth, as measured, mm',
   patternAim: 'Where the contact patch should lie, by the maker’s chart',
   fromToe: 'Its middle from the toe, share of the flank',
   fromRoot: 'Its middle from the root, share of the flank',
