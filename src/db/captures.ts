@@ -8,6 +8,7 @@ import type {
   LikePhotograph,
   Photograph,
   Reading,
+  Recording,
   Struck,
 } from '@/model/snapshot';
 import type { Unit } from '@/model/units';
@@ -56,6 +57,17 @@ interface PhotographRow extends CaptureRow {
   height: number;
   taken_at: string | null;
   readonly lens: string | null;
+}
+
+interface RecordingRow extends CaptureRow {
+  job_id: string;
+  station: Recording['station'];
+  file_name: string;
+  digest: string;
+  bytes: number;
+  rate: number;
+  channels: number;
+  seconds: number;
 }
 
 const struckOf = (row: CaptureRow): Struck | null =>
@@ -147,6 +159,33 @@ export function findPhotograph(db: Db, id: string): (Photograph & { readonly job
   return row && { ...toPhotograph(row), jobId: row.job_id };
 }
 
+const toRecording = (row: RecordingRow): Recording => ({
+  ...captured(row),
+  station: row.station,
+  fileName: row.file_name,
+  digest: row.digest,
+  bytes: row.bytes,
+  rate: row.rate,
+  channels: row.channels,
+  seconds: row.seconds,
+});
+
+export const listRecordings = (db: Db, jobId: string, since = EVERYTHING): Recording[] =>
+  sql<RecordingRow>(
+    db,
+    `${selectCaptures('recordings', 'recording')} WHERE recordings.job_id = ? AND recordings.changed_seq > ? ORDER BY recordings.happened_at, recordings.id`,
+  )
+    .all(jobId, since)
+    .map(toRecording);
+
+export function findRecording(db: Db, id: string): (Recording & { readonly jobId: string }) | undefined {
+  const row = sql<RecordingRow>(
+    db,
+    `${selectCaptures('recordings', 'recording')} WHERE recordings.id = ?`,
+  ).get(id);
+  return row && { ...toRecording(row), jobId: row.job_id };
+}
+
 /** Photographs of one position in the other jobs of the same unit type, the newest first; struck ones left out. */
 export const listPhotographsAlike = (db: Db, jobId: string, positionId: string): LikePhotograph[] =>
   sql<LikePhotograph>(
@@ -172,6 +211,7 @@ const TABLES: Record<StoredKind, string> = {
   reading: 'readings',
   finding: 'findings',
   photograph: 'photographs',
+  recording: 'recordings',
   record: 'bench_records',
   grade: 'judgement_captures',
   decision: 'judgement_captures',
@@ -271,6 +311,18 @@ export function insertPhotograph(
     `INSERT INTO photographs (id, job_id, position_id, station, step_id, file_name, digest, bytes, mime, width, height, taken_at, lens, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
      VALUES (@id, @jobId, @positionId, @station, @stepId, @fileName, @digest, @bytes, @mime, @width, @height, @takenAt, @lens, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
   ).run(photograph);
+}
+
+export function insertRecording(
+  db: Db,
+  recording: CaptureToStore &
+    Pick<Recording, 'station' | 'fileName' | 'digest' | 'bytes' | 'rate' | 'channels' | 'seconds'>,
+): void {
+  sql(
+    db,
+    `INSERT INTO recordings (id, job_id, station, file_name, digest, bytes, rate, channels, seconds, author_id, device_time, received_at, content_digest, happened_at, clock_jumped)
+     VALUES (@id, @jobId, @station, @fileName, @digest, @bytes, @rate, @channels, @seconds, @authorId, @deviceTime, @receivedAt, @contentDigest, @happenedAt, @clockJumped)`,
+  ).run(recording);
 }
 
 export function filePhotograph(db: Db, id: string, positionId: string): void {

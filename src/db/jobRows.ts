@@ -13,6 +13,7 @@ export const JOB_TABLES = [
   'readings',
   'findings',
   'photographs',
+  'recordings',
   'bench_records',
   'judgement_captures',
   'strikes',

@@ -13,7 +13,7 @@ export const MANIFEST = 'manifest.json';
 
 /** Nothing but what belongs into a bundle, whatever a file says of itself. */
 const PLACE =
-  /^(manifest\.json|job\.json|people\.json|readme\.txt|csv\/[a-z-]{1,40}\.csv|photographs\/[0-9a-f]{64})$/;
+  /^(manifest\.json|job\.json|people\.json|readme\.txt|csv\/[a-z-]{1,40}\.csv|(photographs|recordings)\/[0-9a-f]{64})$/;
 export const isBundlePlace = (name: string): boolean => PLACE.test(name);
 
 const count = v.pipe(v.number(), v.integer(), v.minValue(0));
@@ -105,6 +105,7 @@ export interface BundlePreview {
   /** On which peg it hangs here already; it can't be taken in twice. */
   readonly here: number | null;
   readonly photographs: number;
+  readonly recordings: number;
   readonly bytes: number;
   readonly missing: number;
   /** People who come along by name alone. */

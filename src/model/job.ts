@@ -117,7 +117,16 @@ export const PhotographCaptureSchema = v.object({
   digest: DigestSchema,
 });
 
-export const CAPTURE_KINDS = ['reading', 'finding', 'photograph', 'record'] as const;
+/** A noise as a WAV file; what is known of it is told beside it. */
+export const RecordingCaptureSchema = v.object({
+  ...captureFields,
+  station: v.optional(v.picklist(STATIONS.map(({ id }) => id))),
+  fileName: words(160),
+  bytes: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  digest: DigestSchema,
+});
+
+export const CAPTURE_KINDS = ['reading', 'finding', 'photograph', 'recording', 'record'] as const;
 export const CaptureKindSchema = v.picklist(CAPTURE_KINDS);
 /** Everything that is stored under a mark made on a device. */
 export type StoredKind = CaptureKind | JudgedKind;

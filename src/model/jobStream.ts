@@ -6,6 +6,7 @@ export type JobRows = Pick<
   | 'readings'
   | 'findings'
   | 'photographs'
+  | 'recordings'
   | 'records'
   | 'grades'
   | 'decisions'
@@ -18,6 +19,7 @@ export const ROW_KINDS = [
   'readings',
   'findings',
   'photographs',
+  'recordings',
   'records',
   'grades',
   'decisions',
@@ -32,6 +34,7 @@ export const ROW_KEY: { readonly [Kind in keyof JobRows]: (row: JobRows[Kind][nu
   readings: ({ id }) => id,
   findings: ({ id }) => id,
   photographs: ({ id }) => id,
+  recordings: ({ id }) => id,
   records: ({ id }) => id,
   grades: ({ positionId }) => positionId,
   decisions: ({ positionId }) => positionId,

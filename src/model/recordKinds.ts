@@ -43,6 +43,7 @@ import { readingGauge } from './records/reading-gauge';
 import { readingsHeld } from './records/readings-held';
 import { readingsMoved } from './records/readings-moved';
 import { countedIn, openerNote, refitted, torqued } from './records/rebuilt';
+import { recordingHeard, recordingTold } from './records/recording-told';
 import type { RecordKind, RefersTo } from './records/recordKind';
 import { rework, reworkBack, reworkDropped } from './records/rework';
 import { depthFigured, turningTorque } from './records/setup-figures';
@@ -94,6 +95,8 @@ export const RECORD_KINDS = {
   'offer-noted': offerNoted,
   'identity-measured': identityMeasured,
   'mark-read': markRead,
+  'recording-told': recordingTold,
+  'recording-heard': recordingHeard,
   'parts-ordered': partsOrdered,
   'goods-in': goodsIn,
   'order-cancelled': orderCancelled,

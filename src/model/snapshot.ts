@@ -88,6 +88,18 @@ export interface Photograph extends Captured {
   readonly lens: string | null;
 }
 
+/** A noise, as it was recorded. */
+export interface Recording extends Captured {
+  readonly station: StationId | null;
+  readonly fileName: string;
+  readonly digest: string;
+  readonly bytes: number;
+  /** Hz */
+  readonly rate: number;
+  readonly channels: number;
+  readonly seconds: number;
+}
+
 /** Drained oil, a step of the strip, a count: what the bench records beside what it measures and sees. */
 export interface BenchRecord extends Captured {
   readonly content: StoredContent;
@@ -222,6 +234,7 @@ export interface JobSnapshot {
   readonly readings: readonly Reading[];
   readonly findings: readonly Finding[];
   readonly photographs: readonly Photograph[];
+  readonly recordings: readonly Recording[];
   readonly records: readonly BenchRecord[];
   readonly grades: readonly GradeEntry[];
   readonly decisions: readonly PartDecision[];

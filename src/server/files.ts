@@ -4,8 +4,14 @@ import { open } from 'node:fs/promises';
 import path from 'node:path';
 import { Refusal } from './refusal';
 
+/** What devices took and nobody can make again: each file under its own SHA-256. */
+export const KEPT_FOLDERS = ['photographs', 'recordings'] as const;
+export type KeptFolder = (typeof KEPT_FOLDERS)[number];
+export const keptPath = (dataFolder: string, folder: KeptFolder, digest: string): string =>
+  path.join(dataFolder, folder, digest.slice(0, 2), digest);
+
 export const photographPath = (dataFolder: string, digest: string): string =>
-  path.join(dataFolder, 'photographs', digest.slice(0, 2), digest);
+  keptPath(dataFolder, 'photographs', digest);
 
 export const derivedPath = (dataFolder: string, digest: string, size: number): string =>
   path.join(dataFolder, 'derived', `${size}`, digest.slice(0, 2), `${digest}.jpg`);

@@ -66,7 +66,7 @@ const HELPERS = new Set([
     'labReport',
     // the whole shop, for whoever keeps its computer: on the command line, or by a setting of his
     ...['backUp', 'restore', 'lookThrough', 'dailyCopy', 'keepDailyCopies', 'newestCopy', 'shopDangers'],
-    ...['copyDatabase', 'digestsIn', 'filesBeside', 'digestOfFile', 'isPlace'],
+    ...['copyDatabase', 'filesNamedIn', 'inspectRecording', 'filesBeside', 'digestOfFile', 'isPlace'],
     'originalOf',
     'refuseAlteredOriginal',
     'decodePicture',
@@ -91,7 +91,7 @@ const HELPERS = new Set([
   ],
   // steps of taking a bundle in or out, whose right was checked
   ...['gatherBundle', 'bundleTables', 'openZip', 'readEntry', 'readBundle', 'rowsAside', 'planAlong'],
-  'settlePhotographs',
+  'settleFiles',
   // the simulated gauge knows nothing of the shop
   ...['trueValue', 'StandInGauge'],
   ...['printReport', 'typeNamed', 'typeOfIssue', 'drawGradeGlyph', 'refuseOtherAuthor', 'storeOnce'],

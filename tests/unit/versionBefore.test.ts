@@ -57,7 +57,7 @@ describe.each(SHOPS)('%s', (name, held) => {
       for (const { id } of jobs) {
         const answer = readStream(lead, context, { jobId: id });
         const rows = ROW_KINDS.map((kind) => answer[kind]?.length);
-        const tables = ['readings', 'findings', 'photographs', 'bench_records', 'grades', 'part_decisions'];
+        const tables = ['readings', 'findings', 'photographs', 'recordings', 'bench_records', 'grades'];
         expect(rows.slice(0, 6)).toEqual(tables.map((table) => count(table, id)));
         const later = readStream(lead, context, { jobId: id, since: answer.cursor, shop: answer.shop });
         expect(ROW_KINDS.filter((kind) => later[kind] !== undefined)).toEqual([]);

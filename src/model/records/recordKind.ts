@@ -7,6 +7,7 @@ export interface RefersTo {
   readonly checks?: readonly { readonly checkId: string; readonly positionId: string }[];
   readonly steps?: readonly string[];
   readonly photographs?: readonly string[];
+  readonly recordings?: readonly string[];
 }
 
 /** What is true of a kind of record wherever it is met. */

@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { finished, pipeline } from 'node:stream/promises';
 import { pack } from 'tar-stream';
-import { copyDatabase, digestsIn, filesBeside } from './copyOfShop';
+import { copyDatabase, filesBeside, filesNamedIn } from './copyOfShop';
 import { BACKUP_FORMAT, type BackupManifest, MANIFEST } from './manifest';
 
 export interface BackedUp {
@@ -66,7 +66,7 @@ async function writeTar(dataFolder: string, database: string, aside: string, now
     entries.push({ place, bytes: stat.size, sha256: digest });
   };
   await add('shop.sqlite', database);
-  for (const { place, digest } of filesBeside(dataFolder, digestsIn(database)))
+  for (const { place, digest } of filesBeside(dataFolder, filesNamedIn(database)))
     await add(place, path.join(dataFolder, place), digest);
   const manifest: BackupManifest = {
     ...{ format: BACKUP_FORMAT, madeAt: now.toISOString(), files: entries },

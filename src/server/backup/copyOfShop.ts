@@ -4,7 +4,7 @@ import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import Database from 'better-sqlite3';
 import type { Db } from '@/db/open';
-import { photographPath } from '../files';
+import { type KeptFolder, keptPath } from '../files';
 
 /** What of a shop's folder isn't in its database and can't be made again, by its place in the folder. */
 export interface KeptFile {
@@ -55,29 +55,39 @@ async function soundness(file: string): Promise<string> {
   }
 }
 
-/** Every photograph that a database names, struck ones and conflicting ones among them. */
-export function digestsIn(database: string): string[] {
+export interface NamedFile {
+  readonly folder: KeptFolder;
+  readonly digest: string;
+}
+
+/** Every photograph and recording that a database names, struck ones and conflicting ones among them. */
+export function filesNamedIn(database: string): NamedFile[] {
   const db = new Database(database, { readonly: true, fileMustExist: true });
   try {
-    return db
+    // A database of an earlier version knows no recordings.
+    const hasRecordings =
+      db.prepare("SELECT 1 FROM sqlite_master WHERE name = 'recordings'").get() !== undefined;
+    const rows = db
       .prepare(
-        `SELECT digest FROM photographs
-         UNION SELECT json_extract(content_json, '$.digest') FROM capture_conflicts WHERE kind = 'photograph'`,
+        `SELECT 'photographs' AS folder, digest FROM photographs
+         UNION SELECT kind || 's', json_extract(content_json, '$.digest') FROM capture_conflicts WHERE kind IN ('photograph', 'recording')
+         ${hasRecordings ? "UNION SELECT 'recordings', digest FROM recordings" : ''}
+         ORDER BY folder, digest`,
       )
-      .pluck()
-      .all()
-      .filter((digest): digest is string => typeof digest === 'string' && /^[0-9a-f]{64}$/.test(digest))
-      .sort();
+      .all() as { folder: KeptFolder; digest: unknown }[];
+    return rows.filter(
+      (row): row is NamedFile => typeof row.digest === 'string' && /^[0-9a-f]{64}$/.test(row.digest),
+    );
   } finally {
     db.close();
   }
 }
 
-/** The files beside the database: photographs by their digest, JPEGs made beside them, and what tablets trust the shop by. */
-export function filesBeside(dataFolder: string, digests: readonly string[]): KeptFile[] {
+/** The files beside the database: photographs and recordings by their digest, JPEGs made beside them, and what tablets trust the shop by. */
+export function filesBeside(dataFolder: string, named: readonly NamedFile[]): KeptFile[] {
   const placeOf = (file: string) => path.relative(dataFolder, file).split(path.sep).join('/');
-  const photographs = digests.flatMap((digest): KeptFile[] => {
-    const place = placeOf(photographPath(dataFolder, digest));
+  const kept = named.flatMap(({ folder, digest }): KeptFile[] => {
+    const place = placeOf(keptPath(dataFolder, folder, digest));
     const beside = `${place}.jpg`;
     return [{ place, digest }, ...(fs.existsSync(path.join(dataFolder, beside)) ? [{ place: beside }] : [])];
   });
@@ -88,7 +98,7 @@ export function filesBeside(dataFolder: string, digests: readonly string[]): Kep
         .filter((name) => fs.statSync(path.join(tls, name)).isFile())
         .map((name) => ({ place: `tls/${name}` }))
     : [];
-  return [...photographs, ...keys];
+  return [...kept, ...keys];
 }
 
 /** The SHA-256 of a file in hex; undefined where there is none. */

@@ -3,10 +3,10 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { dayIn } from '@/core/time/shopDay';
 import type { Context } from '../context';
-import { photographPath } from '../files';
+import { keptPath } from '../files';
 import { log } from '../log';
 import { shopZone } from '../shopDay';
-import { copyDatabase, digestOfFile, digestsIn } from './copyOfShop';
+import { copyDatabase, digestOfFile, filesNamedIn, type NamedFile } from './copyOfShop';
 
 const KEPT = 7;
 const EVERY_MS = 15 * 60_000;
@@ -15,13 +15,13 @@ const COPY = /^shop-(\d{4}-\d{2}-\d{2})\.sqlite$/;
 export interface DailyCopy {
   /** False where today's copy was there already. */
   readonly made: boolean;
-  /** Photographs that couldn't be copied: missing, or not what was stored. */
+  /** Photographs and recordings that couldn't be copied: missing, or not what was stored. */
   readonly trouble: readonly string[];
 }
 
 /**
  * Today's copy of the shop in another folder, unless it is there: the database whole under the day's name, the last seven kept;
- * photographs once, by their digest, in a folder beside them.
+ * photographs and recordings once, by their digest, in a folder beside them.
  */
 export async function dailyCopy(context: Context, folder: string): Promise<DailyCopy> {
   const today = path.join(folder, `shop-${dayIn(context.now(), shopZone(context))}.sqlite`);
@@ -32,7 +32,7 @@ export async function dailyCopy(context: Context, folder: string): Promise<Daily
   const aside = `${today}.${randomUUID()}.part`;
   try {
     await copyDatabase(context.db, aside);
-    const trouble = await copyPhotographs(context.dataFolder, folder, digestsIn(aside));
+    const trouble = await copyFiles(context.dataFolder, folder, filesNamedIn(aside));
     // The day's name comes last: under it stands a copy whose photographs lie beside it.
     fs.renameSync(aside, today);
     for (const name of copiesIn(folder).slice(0, -KEPT)) fs.rmSync(path.join(folder, name));
@@ -53,16 +53,12 @@ const copiesIn = (folder: string): string[] =>
 export const newestCopy = (folder: string): string | undefined =>
   fs.existsSync(folder) ? COPY.exec(copiesIn(folder).at(-1) ?? '')?.[1] : undefined;
 
-async function copyPhotographs(
-  dataFolder: string,
-  folder: string,
-  digests: readonly string[],
-): Promise<string[]> {
+async function copyFiles(dataFolder: string, copies: string, named: readonly NamedFile[]): Promise<string[]> {
   const trouble: string[] = [];
-  for (const digest of digests) {
-    const place = photographPath(folder, digest);
+  for (const { folder, digest } of named) {
+    const place = keptPath(copies, folder, digest);
     if (fs.existsSync(place)) continue;
-    const source = photographPath(dataFolder, digest);
+    const source = keptPath(dataFolder, folder, digest);
     if ((await digestOfFile(source)) !== digest) {
       trouble.push(digest);
       continue;
@@ -82,7 +78,10 @@ export function keepDailyCopies(context: Context, folder: string | undefined): v
     dailyCopy(context, folder).then(
       ({ made, trouble }) => {
         if (trouble.length > 0)
-          log.error({ photographs: trouble }, 'photographs were missing or altered at the daily copy');
+          log.error(
+            { files: trouble },
+            'photographs or recordings were missing or altered at the daily copy',
+          );
         else if (made) log.info({ folder }, 'the daily copy is made');
       },
       (error: unknown) => log.error({ err: error }, 'the daily copy failed'),

@@ -1,18 +1,19 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
-import { photographPath } from '../files';
-import { digestOfFile, digestsIn } from './copyOfShop';
+import { keptPath } from '../files';
+import { digestOfFile, filesNamedIn } from './copyOfShop';
 
 export interface LookedThrough {
   readonly photographs: number;
+  readonly recordings: number;
   readonly missing: readonly string[];
   readonly altered: readonly string[];
   /** What the database says of itself; `ok` where it is sound. */
   readonly database: string;
 }
 
-/** Looks through a whole shop: its database by SQLite's own check, every photograph by its digest. Nothing is changed. */
+/** Looks through a whole shop: its database by SQLite's own check, every photograph and recording by its digest. Nothing is changed. */
 export async function lookThrough(dataFolder: string): Promise<LookedThrough> {
   const file = path.join(dataFolder, 'shop.sqlite');
   if (!fs.existsSync(file))
@@ -22,15 +23,17 @@ export async function lookThrough(dataFolder: string): Promise<LookedThrough> {
   const broken = db.pragma('foreign_key_check') as unknown[];
   db.close();
   const [missing, altered]: [string[], string[]] = [[], []];
-  const digests = digestsIn(file);
-  for (const digest of digests) {
-    const found = await digestOfFile(photographPath(dataFolder, digest));
+  const named = filesNamedIn(file);
+  for (const { folder, digest } of named) {
+    const found = await digestOfFile(keptPath(dataFolder, folder, digest));
     if (found === undefined) missing.push(digest);
     else if (found !== digest) altered.push(digest);
   }
   const words = said.map(({ integrity_check: each }) => each).join('; ');
   return {
-    ...{ photographs: digests.length, missing, altered },
+    photographs: named.filter(({ folder }) => folder === 'photographs').length,
+    recordings: named.filter(({ folder }) => folder === 'recordings').length,
+    ...{ missing, altered },
     database: broken.length > 0 ? `${words}; ${broken.length} rows name others that aren’t there` : words,
   };
 }

@@ -6,7 +6,8 @@ export const MANIFEST = 'stereotome-backup.json';
 export const BACKUP_FORMAT = 1;
 
 /** Nothing but what belongs into a shop's folder, whatever a file says of itself. */
-const PLACE = /^(shop\.sqlite|photographs\/[0-9a-f]{2}\/[0-9a-f]{64}(\.jpg)?|tls\/[\w.-]{1,80})$/;
+const PLACE =
+  /^(shop\.sqlite|(photographs|recordings)\/[0-9a-f]{2}\/[0-9a-f]{64}(\.jpg)?|tls\/[\w.-]{1,80})$/;
 const PlaceSchema = v.pipe(v.string(), v.regex(PLACE, 'no place of a shop’s folder'));
 export const isPlace = (name: string): boolean => PLACE.test(name);
 
@@ -20,7 +21,7 @@ export const BackupManifestSchema = v.object({
       sha256: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/)),
     }),
   ),
-  /** Photographs that were missing or altered in the shop itself when the backup was made. */
+  /** Photographs and recordings that were missing or altered in the shop itself when the backup was made. */
   missing: v.array(v.string()),
   altered: v.array(v.string()),
 });

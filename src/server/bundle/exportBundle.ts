@@ -8,7 +8,7 @@ import { readShop } from '@/db/shop';
 import { BUNDLE_FORMAT, type BundleManifest, MANIFEST } from '@/model/bundle';
 import { IdSchema } from '@/model/ids';
 import { type Context, instant } from '../context';
-import { photographPath } from '../files';
+import { keptPath } from '../files';
 import { gatherSnapshot } from '../job/readSnapshot';
 import { defineUseCase } from '../useCase';
 import { bundleTables } from './bundleTables';
@@ -47,7 +47,7 @@ type Gathered = ReturnType<typeof gatherBundle>;
 
 async function* entriesOf(
   context: Context,
-  { job, jobText, people, digests }: Gathered,
+  { job, jobText, people, files: named }: Gathered,
   tables: Record<string, string>,
 ): AsyncGenerator<Entry> {
   const shop = readShop(context.db);
@@ -67,13 +67,13 @@ async function* entriesOf(
   yield text('job.json', jobText);
   yield text('people.json', JSON.stringify(people, null, 2));
   for (const [name, csv] of Object.entries(tables)) yield text(`csv/${name}.csv`, csv);
-  for (const digest of digests) {
-    const place = photographPath(context.dataFolder, digest);
+  for (const { folder, digest } of named) {
+    const place = keptPath(context.dataFolder, folder, digest);
     const bytes = await soundBytes(place, digest);
     if (bytes === undefined) missing.push(digest);
     else {
-      files.push({ place: `photographs/${digest}`, bytes, sha256: digest });
-      yield { name: `photographs/${digest}`, lastModified, input: fs.createReadStream(place) };
+      files.push({ place: `${folder}/${digest}`, bytes, sha256: digest });
+      yield { name: `${folder}/${digest}`, lastModified, input: fs.createReadStream(place) };
     }
   }
   const manifest: BundleManifest = {
@@ -106,6 +106,7 @@ job.json        the job: its rows, the description of the unit, the documents an
 people.json     who is named in it
 csv/            readings, findings, grades, decisions and photographs as tables
 photographs/    the photographs as they were taken, each under its SHA-256
+recordings/     recordings of its noise, WAV, each under its SHA-256
 
 Whoever keeps a shop with the same program takes it in under “Bundles”. The tables open in any program.
 `;

@@ -11,6 +11,8 @@ import type { BundledJob, BundledPerson, BundleRow } from '@/model/bundle';
 import { type CatalogKind, JOB_CATALOGS } from '@/model/catalogs';
 import type { Job } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
+import type { NamedFile } from '../backup/copyOfShop';
+import { KEPT_FOLDERS } from '../files';
 import { openJob } from '../job/openJob';
 
 type Tables = Record<string, readonly BundleRow[]>;
@@ -20,8 +22,8 @@ interface Gathered {
   /** The text of `job.json`: the same for the same job, in whichever shop it was written. */
   readonly jobText: string;
   readonly people: readonly BundledPerson[];
-  /** Digests of its photographs, each once. */
-  readonly digests: readonly string[];
+  /** Its photographs and recordings, each once. */
+  readonly files: readonly NamedFile[];
 }
 
 /**
@@ -44,7 +46,9 @@ export function gatherBundle(db: Db, jobId: string): Gathered {
     job,
     jobText: canonicalJson(bundled),
     people: namesOfPeople(db, peopleIn(here)),
-    digests: [...new Set(here.photographs!.map(({ digest }) => String(digest)))],
+    files: KEPT_FOLDERS.flatMap((folder) =>
+      [...new Set(here[folder]!.map(({ digest }) => String(digest)))].map((digest) => ({ folder, digest })),
+    ),
   };
 }
 

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import type { Readable } from 'node:stream';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
+import { MOST_RECORDING_BYTES } from '@/core/sound/wav';
 import { isBundlePlace } from '@/model/bundle';
 import { Refusal } from '../refusal';
 
@@ -95,10 +96,15 @@ function refuseStrange(entry: Entry, known: ReadonlyMap<string, Entry>, bytes: n
   if (known.has(name)) throw refused(`“${name}” stands twice in this ZIP.`);
   if (((attributes >>> 16) & KIND) === LINK) throw refused(`“${name}” is a link, not a file.`);
   if ((entry.generalPurposeBitFlag & 1) === 1) throw refused('This ZIP is locked with a password.');
-  const most = name.startsWith('photographs/') ? MOST_PICTURE_BYTES : MOST_TEXT_BYTES;
+  const most = mostBytes(name);
   if (size > most || bytes > MOST_BYTES) throw refused(`“${name}” would be too large.`);
   if (size > SMALL && size / Math.max(1, compressedSize) > MOST_RATIO)
     throw refused(`“${name}” would unpack to ${Math.round(size / compressedSize)} times its size.`);
+}
+
+function mostBytes(name: string): number {
+  if (name.startsWith('photographs/')) return MOST_PICTURE_BYTES;
+  return name.startsWith('recordings/') ? MOST_RECORDING_BYTES : MOST_TEXT_BYTES;
 }
 
 interface Measured {

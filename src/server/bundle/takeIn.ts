@@ -19,7 +19,7 @@ import { defineUseCase } from '../useCase';
 import { rowsAside } from './aside';
 import { type PlannedAlong, planAlong } from './planAlong';
 import { type ReadBundle, readBundle } from './readBundle';
-import { settlePhotographs } from './settlePhotographs';
+import { settleFiles } from './settleFiles';
 
 const MOST_BUNDLE_BYTES = 20_000_000_000;
 const HOUR_MS = 3_600_000;
@@ -73,7 +73,8 @@ function tell(db: Db, bundle: ReadBundle, bundleId: string): BundlePreview {
   // Read whole once, so that nobody is offered what can't be taken in.
   rowsAside(bundle, along);
   const row = job.tables.jobs![0]!;
-  const pictures = manifest.files.filter(({ place }) => place.startsWith('photographs/'));
+  const filesIn = (folder: string) => manifest.files.filter(({ place }) => place.startsWith(`${folder}/`));
+  const [pictures, recordings] = [filesIn('photographs'), filesIn('recordings')];
   const homePeg = Number(row.peg);
   return {
     bundleId,
@@ -82,15 +83,15 @@ function tell(db: Db, bundle: ReadBundle, bundleId: string): BundlePreview {
     bookedAt: String(row.booked_at),
     peg: findJobByPeg(db, homePeg) ? nextFreePeg(db) : homePeg,
     here: findJob(db, jobId)?.peg ?? null,
-    photographs: pictures.length,
-    bytes: pictures.reduce((sum, { bytes }) => sum + bytes, 0),
+    ...{ photographs: pictures.length, recordings: recordings.length },
+    bytes: [...pictures, ...recordings].reduce((sum, { bytes }) => sum + bytes, 0),
     missing: manifest.missing.length,
     people: people.filter(({ id }) => !findPerson(db, id)).map(({ name }) => name),
     along: along.told,
   };
 }
 
-/** Takes a bundle in that was looked through: its photographs first, each compared with its digest, then all its rows at once. */
+/** Takes a bundle in that was looked through: its photographs and recordings first, each compared with its digest, then all its rows at once. */
 export const takeInBundle = defineUseCase(
   'bundle.move',
   TakeInSchema,
@@ -104,9 +105,9 @@ export const takeInBundle = defineUseCase(
       refuseFalseNames(context.db, bundle.people);
       const along = planAlong(context.db, bundle.job, bundle.jobId);
       const rows = rowsAside(bundle, along);
-      await settlePhotographs(context, bundle);
+      await settleFiles(context, bundle);
       inTransaction(context.db, () => {
-        // Somebody may have been quicker while the photographs came.
+        // Somebody may have been quicker while the files came.
         refuseTaken(context.db, bundle.jobId, peg);
         putIn(actor, context, { bundle, along, rows, peg });
       });

@@ -1,7 +1,14 @@
 import * as v from 'valibot';
 import { corrected } from '@/core/metrology/corrected';
 import { partStates } from '@/core/wear/partStates';
-import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
+import {
+  listConflicts,
+  listFindings,
+  listPhotographs,
+  listReadings,
+  listRecordings,
+  listRecords,
+} from '@/db/captures';
 import { newestCatalogs, readCatalog } from '@/db/catalogs';
 import { listGaugesFor } from '@/db/gauges';
 import { findJobByPeg } from '@/db/jobs';
@@ -43,6 +50,7 @@ export function gatherSnapshot(db: Db, jobId: string): JobSnapshot {
     readings: corrected(listReadings(db, jobId), records),
     findings: listFindings(db, jobId),
     photographs: listPhotographs(db, jobId),
+    recordings: listRecordings(db, jobId),
     records,
     grades,
     decisions: listDecisions(db, jobId),

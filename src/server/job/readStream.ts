@@ -1,5 +1,12 @@
 import * as v from 'valibot';
-import { listConflicts, listFindings, listPhotographs, listReadings, listRecords } from '@/db/captures';
+import {
+  listConflicts,
+  listFindings,
+  listPhotographs,
+  listReadings,
+  listRecordings,
+  listRecords,
+} from '@/db/captures';
 import { newestCatalogs } from '@/db/catalogs';
 import { listGaugesFor } from '@/db/gauges';
 import { findJob } from '@/db/jobs';
@@ -81,6 +88,7 @@ const LISTS: { readonly [Kind in keyof JobRows]: (db: Db, jobId: string, since: 
   readings: listReadings,
   findings: listFindings,
   photographs: listPhotographs,
+  recordings: listRecordings,
   records: listRecords,
   grades: listGrades,
   decisions: listDecisions,

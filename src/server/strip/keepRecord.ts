@@ -4,7 +4,7 @@ import { ordersOf } from '@/core/planning/orders';
 import { parseReading } from '@/core/quantity/parseReading';
 import { sameDimension } from '@/core/quantity/units';
 import { expectedPieces } from '@/core/strip/inventory';
-import { findPhotograph, insertRecord, listReadings, listRecords } from '@/db/captures';
+import { findPhotograph, findRecording, insertRecord, listReadings, listRecords } from '@/db/captures';
 import { listGauges } from '@/db/gauges';
 import { listIdentities } from '@/db/measuring';
 import { BenchRecordCaptureSchema } from '@/model/benchRecord';
@@ -51,13 +51,16 @@ export const keepRecord = defineUseCase(
 /** A record may only name what this job has; what it can't do without has to be there. */
 function refuseUnknown(context: Context, { job, unitType }: OpenJob, content: RecordContent): void {
   const jobId = job.id;
-  const { positions = [], checks = [], steps = [], photographs = [] } = refersTo(content);
+  const { positions = [], checks = [], steps = [], photographs = [], recordings = [] } = refersTo(content);
   for (const id of positions) positionOf(unitType, id);
   for (const { checkId, positionId } of checks) checkOf(unitType, checkId, positionId);
   for (const id of steps)
     if (!unitType.steps.some((step) => step.id === id))
       throw missing('content.stepId', `This unit has no step “${id}”.`);
   for (const id of photographs) photographOf(context, jobId, id);
+  for (const id of recordings)
+    if (findRecording(context.db, id)?.jobId !== jobId)
+      throw missing('content.recordingId', 'There is no such recording in this job.');
   switch (content.what) {
     case 'match':
       refuseUnknownPiece(context, jobId, content);

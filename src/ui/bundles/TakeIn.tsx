@@ -45,7 +45,8 @@ export function TakeIn({ preview, onDone }: TakeInProps) {
       </Flex>
       <Box as="ul" paddingLeft="18px" marginBlock="8px">
         <li>
-          {preview.photographs} photographs, {Math.ceil(preview.bytes / MB)} MB
+          {preview.photographs} photographs, {preview.recordings > 0 && `${preview.recordings} recordings, `}
+          {Math.ceil(preview.bytes / MB)} MB
           {preview.missing > 0 && `; ${preview.missing} were missing there already`}
         </li>
         {preview.people.length > 0 && <li>By name alone, without an account: {preview.people.join(', ')}</li>}

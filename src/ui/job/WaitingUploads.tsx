@@ -19,6 +19,7 @@ const NOUN: Record<QueuedCapture['kind'], string> = {
   reading: 'reading',
   finding: 'finding',
   photograph: 'photograph',
+  recording: 'recording',
   record: 'record',
   grade: 'grade',
   decision: 'decision',

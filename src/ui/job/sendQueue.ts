@@ -42,6 +42,7 @@ const ADDRESS: Record<QueuedCapture['kind'], string> = {
   reading: '/api/v1/captures/readings/',
   finding: '/api/v1/captures/findings/',
   photograph: '/api/v1/photographs/',
+  recording: '/api/v1/recordings/',
   record: '/api/v1/captures/records/',
   grade: '/api/v1/captures/grades/',
   decision: '/api/v1/captures/decisions/',

@@ -1,0 +1,40 @@
+/** What of a recording can be said before anything is looked for in it. */
+export interface Loudness {
+  /** Root mean square, dB under full scale. */
+  readonly level: number;
+  /** The tops are cut off: it can still be used, and what it shows at multiples may be made by that. */
+  readonly clipped: boolean;
+  readonly silent: boolean;
+}
+
+/** Quieter than this there is nothing but the converter's own noise. */
+const SILENT_DB = -80;
+/** Samples in a row at one and the same top: a sound passes its top, a converter that can't follow stays there. */
+const IN_A_ROW = 3;
+const FLAT_TOPS = 4;
+const NEARLY = 0.9995;
+
+export function loudnessOf(samples: Float32Array): Loudness {
+  let [power, peak] = [0, 0];
+  for (const value of samples) {
+    power += value * value;
+    const size = Math.abs(value);
+    if (size > peak) peak = size;
+  }
+  const rms = Math.sqrt(power / Math.max(samples.length, 1));
+  const level = rms > 0 ? 20 * Math.log10(rms) : Number.NEGATIVE_INFINITY;
+  return {
+    level,
+    silent: level < SILENT_DB,
+    clipped: peak > 0 && flatTops(samples, peak * NEARLY) >= FLAT_TOPS,
+  };
+}
+
+function flatTops(samples: Float32Array, top: number): number {
+  let [found, row] = [0, 0];
+  for (const value of samples) {
+    row = Math.abs(value) >= top ? row + 1 : 0;
+    if (row === IN_A_ROW) found += 1;
+  }
+  return found;
+}
