@@ -1,3 +1,4 @@
+import fs from 'node:fs';
 import { toJsonSchema } from '@valibot/to-json-schema';
 import * as v from 'valibot';
 import { catalogsAsShipped, shippedCatalogs } from '@/catalog/shipped';
@@ -5,6 +6,8 @@ import { shippedUnitTypes } from '@/catalog/unitTypes';
 import { BadInput } from '@/core/badInput';
 import { CALCULATIONS as PLAIN } from '@/core/calculations';
 import { diagnoseCalculation } from '@/core/causes/diagnoseCalculation';
+import { orderAnalysis } from '@/core/sound/orderAnalysis';
+import { MOST_RECORDING_BYTES } from '@/core/sound/wav';
 import { gradeProposal } from '@/core/wear/gradeProposal';
 import { decodePicture } from '@/server/photos/decodePicture';
 import { Refusal } from '@/server/refusal';
@@ -13,6 +16,7 @@ import { Refusal } from '@/server/refusal';
 const CALCULATIONS: typeof PLAIN = {
   ...PLAIN,
   'grade-proposal': gradeProposal(catalogsAsShipped()),
+  'order-analysis': orderAnalysis(shippedUnitTypes, readRecording),
   diagnose: diagnoseCalculation(shippedCatalogs()['cause-network'], shippedUnitTypes),
 };
 
@@ -62,6 +66,14 @@ function parseJson(text: string): unknown {
   } catch (error) {
     throw new BadInput('', `no JSON: ${error instanceof Error ? error.message : String(error)}`);
   }
+}
+
+async function readRecording(path: string): Promise<Uint8Array> {
+  const found = await fs.promises.stat(path).catch(() => undefined);
+  if (!found?.isFile()) throw new BadInput('recording', `there is no file ${path}`);
+  if (found.size > MOST_RECORDING_BYTES)
+    throw new BadInput('recording', 'this file is larger than any recording of ten minutes');
+  return fs.promises.readFile(path);
 }
 
 async function readPicture(path: string) {

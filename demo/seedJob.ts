@@ -25,6 +25,7 @@ import { takeReading } from '@/server/strip/takeReading';
 import { type DemoJob, demoShop } from './scenario/scenario';
 import { seedParts } from './seedParts';
 import { seedPictures } from './seedPictures';
+import { seedRecordings } from './seedRecordings';
 
 const PHOTOGRAPHS = path.join(import.meta.dirname, 'photographs');
 
@@ -49,6 +50,12 @@ export async function seedJob(seeding: Seeding, job: DemoJob): Promise<void> {
   for (const [positionId, file] of job.photographs) await seedPhotograph(seeding, jobId, positionId, file);
   const { photographs } = gatherSnapshot(context.db, jobId);
   const keep = (content: RecordContent) => keepIn(seeding, jobId, content);
+  const { unitType } = gatherSnapshot(context.db, jobId);
+  await seedRecordings(
+    { context, actor: inspector, jobId, unitType, deviceTime: context.now().toISOString() },
+    job.recordings,
+    keep,
+  );
   await seedPictures(job, photographs, PHOTOGRAPHS, keep, context.newId);
   seedGrades(seeding, job, jobId);
   seedDecisions(seeding, job, jobId);

@@ -4,6 +4,7 @@ import { STATIONS, SurenessSchema, UnitDecisionIdSchema } from '@/model/job';
 import { IdentityCountsSchema } from '@/model/measuring';
 import { RoleSchema } from '@/model/people';
 import { MarkSchema } from '@/model/pictureRecord';
+import { ToldOfRecordingSchema } from '@/model/recording';
 import { RecordContentSchema } from '@/model/recordKinds';
 import { LooseSymptomSchema, NOTHING_NOTED, ReceivedSchema } from '@/model/symptoms';
 import { UnitSchema } from '@/model/units';
@@ -76,6 +77,13 @@ const JobSchema = v.object({
   identities: v.optional(v.array(v.strictTuple([v.string(), IdentityCountsSchema])), []),
   /** position (null: in the tray), file */
   photographs: v.array(v.strictTuple([v.nullable(v.string()), v.string()])),
+  /** Recordings of the noise: file, what is told of it, and whether somebody kept what is heard. */
+  recordings: v.optional(
+    v.array(
+      v.object({ file: v.string(), told: ToldOfRecordingSchema, isHeard: v.optional(v.boolean(), false) }),
+    ),
+    [],
+  ),
   /** Painted flanks that are read: file, flank. */
   patterns: v.optional(v.array(v.strictTuple([v.string(), v.picklist(['drive', 'coast'])])), []),
   /** Photographs with a scale card in them. */

@@ -45,7 +45,8 @@ for (let seed = 1; seed <= RECORDINGS; seed += 1) {
     type.states.map((state) => state.gear).filter((each) => ordersOfUnit(type, each)),
     random,
   );
-  const { orders } = ordersOfUnit(type, gear)!;
+  const unit = ordersOfUnit(type, gear)!;
+  const { orders } = unit;
   const reference = 15 + 35 * random();
   const making: Making = {
     ...{ rate: RATE, seconds: SECONDS, random },
@@ -58,7 +59,14 @@ for (let seed = 1; seed <= RECORDINGS; seed += 1) {
   if (bad) badPlace(samples, making, orders, bad);
   if (random() < 0.3) addHum(samples, making, { hz: 120 + 400 * random(), level: -3 + 4 * normal(random) });
   if (random() < 0.2) addMains(samples, making, -18);
-  count(orders, bad, analyse(samples, RATE, type, gear, { reference, doubt: DOUBT }).matches);
+  // The engine, a fan, a belt: tones that are none of this unit's.
+  for (let other = 0; other < 3; other += 1)
+    if (random() < 0.25)
+      addWhine(samples, making, {
+        order: Math.exp(Math.log(0.7) + 5 * random()),
+        level: -16 + 6 * normal(random),
+      });
+  count(orders, bad, analyse(samples, RATE, { ...unit, turning: { reference, doubt: DOUBT } }).matches);
 }
 
 function places(orders: readonly Order[]): string[] {

@@ -6,6 +6,8 @@ import { settledIdentity } from '../open/identityQuestions';
 import { formatNumber } from '../quantity/format';
 import { patternChecks } from '../rebuild/patternAsFound';
 import { tellPattern } from '../rebuild/tellPattern';
+import { recordingsOf } from '../sound/recordingsOf';
+import { heardPlaces, tellHeard, tellTold } from '../sound/tellRecording';
 import { debrisBalance } from '../strip/debris';
 import { judgeSample } from '../strip/labSample';
 import { recordsOf } from '../strip/recordsOf';
@@ -17,6 +19,7 @@ export function describeEvidence(snapshot: JobSnapshot): ReportEvidence[] {
     { title: 'The oil as it came out', lines: theOil(snapshot) },
     { title: 'What the laboratory found', lines: theLaboratory(snapshot) },
     { title: 'The contact pattern as it came', lines: thePattern(snapshot) },
+    { title: 'The noise as it was recorded', lines: theNoise(snapshot) },
     { title: 'Teeth counted', lines: theTeeth(snapshot) },
     { title: 'Pieces that were found', lines: theDebris(snapshot) },
   ].filter(({ lines }) => lines.length > 0);
@@ -29,6 +32,16 @@ const thePattern = (snapshot: JobSnapshot): string[] =>
   patternChecks(snapshot).flatMap(({ name, seen }) =>
     seen ? [`${name}: ${tellPattern(seen.content)}.`] : [],
   );
+
+const theNoise = (snapshot: JobSnapshot): string[] =>
+  recordingsOf(snapshot).map(({ told, heard }) => {
+    const word = told ? sentence(tellTold(told.content.told)) : 'Nothing is known of how it turned.';
+    const places = heard ? heardPlaces(heard.content.heard).map(tellHeard) : [];
+    if (!heard) return `${word} Nobody has held it against the unit’s orders.`;
+    return places.length === 0
+      ? `${word} Nothing in it speaks for a place in this unit.`
+      : `${word} Heard: ${places.join('; ')}. It speaks for these places and proves none of them.`;
+  });
 
 const LEVEL = { untold: '', usual: '', watch: 'more than usual', act: 'far too much' } as const;
 

@@ -1,11 +1,11 @@
-import type { UnitType } from '@/model/unitType';
 import { BadInput } from '../badInput';
 import { envelopeSpectrum } from './envelope';
 import { type Loudness, loudnessOf } from './loudness';
-import { type Match, matchOrders } from './matching';
-import { type Order, type OrderKind, ordersOfUnit } from './orders';
+import { type Match, type Matched, matchOrders } from './matching';
+import type { Order, OrderKind, OrdersOfUnit } from './orders';
 import { type Peak, peaksOf } from './peaks';
 import { ratioOf } from './ratio';
+import { relativesOf } from './relatives';
 import { noiseNearby, type Spectrum, sizeFor, spectrumOf } from './spectrum';
 import { type Course, steadied, wandering } from './steadied';
 
@@ -37,6 +37,8 @@ export interface HeardOrder {
   readonly ratio: number;
   /** In the spectrum itself, or in how it comes and goes. */
   readonly in: 'spectrum' | 'envelope';
+  /** The body with whose turns it swells; empty where it doesn't. */
+  readonly swellsWith: string;
 }
 
 export interface Analysis extends Loudness {
@@ -45,12 +47,17 @@ export interface Analysis extends Loudness {
     readonly frequency: number;
     readonly level: number;
     readonly isMains: boolean;
+    /** What that was heard it comes from, in words; empty where nothing explains it. */
+    readonly from: string;
   }[];
   /** By which part the speed seems to be off what was said. */
   readonly speedOff: number;
   /** The speed wandered, and was evened out by the clearest tone. */
   readonly evenedOut: boolean;
+  readonly peaks: readonly Peak[];
   readonly spectrum: Spectrum;
+  /** Around each line of the spectrum. */
+  readonly noise: Float64Array;
   readonly envelope: Spectrum;
   /** Bearings whose rollers and diameters are not described: they can't be told apart by ear. */
   readonly missing: readonly string[];
@@ -60,49 +67,82 @@ export interface Analysis extends Loudness {
 const PIECE_S = 1;
 /** In the envelope noise beats too: an order is heard there by two of its multiples, or not at all. */
 const MULTIPLES_IN_ENVELOPE = 2;
+/** By which a speed is followed where nobody said how far it may be off. */
+const USUAL_DOUBT = 0.03;
+
+/** What a recording is held against. */
+export interface HeldAgainst extends Pick<OrdersOfUnit, 'orders' | 'missing'> {
+  readonly turning: Turning;
+}
 
 /**
- * What of a unit is heard in a recording of it.
+ * What a recording holds, and what of a unit is heard in it.
  * @param samples −1 … 1
- * @throws BadInput for a gear that this unit doesn't turn in, and for nothing but silence
+ * @param against left out: tones are found and nothing is held against them
+ * @throws BadInput for nothing but silence
  */
-export function analyse(
-  samples: Float32Array,
-  rate: number,
-  type: UnitType,
-  gear: string,
-  { reference, doubt, course }: Turning,
-  coast = false,
-): Analysis {
+export function analyse(samples: Float32Array, rate: number, against?: HeldAgainst): Analysis {
   const loudness = loudnessOf(samples);
   if (loudness.silent)
     throw new BadInput(
       'recording',
       'there is nothing but silence in this recording: was the microphone covered, or off?',
     );
-  const unit = ordersOfUnit(type, gear, coast);
-  if (!unit)
-    throw new BadInput('gear', `this unit’s train is not described in “${gear}”, or does not turn in it`);
-  const even = course ? steadied(samples, rate, course) : samples;
-  const first = spectrumOf(even, rate, sizeFor(rate, PIECE_S));
-  const noise = noiseNearby(first.mean);
-  const wandered = wandering(first, noise, doubt);
-  const steady = wandered ? steadied(even, rate, wandered) : even;
-  const spectrum = wandered ? spectrumOf(steady, rate, sizeFor(rate, PIECE_S)) : first;
-  const peaks = peaksOf(spectrum, wandered ? undefined : noise);
+  const { reference, doubt, course } = against?.turning ?? { reference: 1, doubt: USUAL_DOUBT };
+  const { steady, spectrum, noise, evenedOut } = evened(samples, rate, doubt, course);
+  const peaks = peaksOf(spectrum, noise);
   const envelope = envelopeSpectrum(steady, rate);
-  const heard = matchOrders(peaks, unit.orders, reference, doubt);
-  const beaten = beatenOrders(envelope, unit.orders, reference, doubt);
+  const orders = against?.orders ?? [];
+  const { heard, relatives, swellsWith } = heardTogether(peaks, orders, reference, doubt);
   return {
     ...loudness,
     matches: [
-      ...heard.matches.map((match) => toldOf(match, 'spectrum')),
-      ...beaten.map((match) => toldOf(match, 'envelope')),
+      ...heard.matches.map((match) => toldOf(match, 'spectrum', swellsWith.get(match.order.of))),
+      ...beatenOrders(envelope, orders, reference, doubt).map((match) => toldOf(match, 'envelope')),
     ],
-    unmatched: heard.unmatched.map(({ frequency, level, isMains }) => ({ frequency, level, isMains })),
-    ...{ speedOff: heard.speedOff, evenedOut: wandered !== undefined },
-    ...{ spectrum, envelope, missing: unit.missing },
+    unmatched: peaksBut(peaks, heard).map((peak) => ({
+      ...{ frequency: peak.frequency, level: peak.level, isMains: peak.isMains },
+      from: relatives.find((each) => each.peak === peak)?.words ?? '',
+    })),
+    ...{ peaks, speedOff: heard.speedOff, evenedOut, spectrum, noise, envelope },
+    missing: against?.missing ?? [],
   };
+}
+
+/**
+ * Orders first, then what comes along with them: multiples and tones beside them are no sounds of their own, so the rest is held against
+ * the orders once more without them.
+ */
+function heardTogether(peaks: readonly Peak[], orders: readonly Order[], reference: number, doubt: number) {
+  const first = matchOrders(peaks, orders, reference, doubt);
+  const turn = reference * (1 + first.speedOff);
+  const { relatives, swellsWith } = relativesOf(peaks, first.matches, orders, turn);
+  const own = new Set(relatives.map(({ peak }) => peak));
+  const heard = matchOrders(
+    peaks.filter((peak) => !own.has(peak)),
+    orders,
+    reference,
+    doubt,
+  );
+  return { heard, relatives, swellsWith };
+}
+
+const peaksBut = (peaks: readonly Peak[], { matches }: Matched): Peak[] => {
+  const told = new Set(matches.map(({ peak }) => peak));
+  return peaks.filter((peak) => !told.has(peak));
+};
+
+/** The recording at a steady speed: by the marks, then by its clearest tone where that still wanders. */
+function evened(samples: Float32Array, rate: number, doubt: number, course: Course | undefined) {
+  const size = sizeFor(rate, PIECE_S);
+  const even = course ? steadied(samples, rate, course) : samples;
+  const spectrum = spectrumOf(even, rate, size);
+  const noise = noiseNearby(spectrum.mean);
+  const wandered = wandering(spectrum, noise, doubt);
+  if (!wandered) return { steady: even, spectrum, noise, evenedOut: false };
+  const steady = steadied(even, rate, wandered);
+  const again = spectrumOf(steady, rate, size);
+  return { steady, spectrum: again, noise: noiseNearby(again.mean), evenedOut: true };
 }
 
 /** Bearings that beat: by two multiples of one order at least. */
@@ -122,7 +162,7 @@ function beatenOrders(
   );
 }
 
-function toldOf({ order, peak, share }: Match, where: HeardOrder['in']): HeardOrder {
+function toldOf({ order, peak, share }: Match, where: HeardOrder['in'], swellsWith = ''): HeardOrder {
   const { kind, multiple, of, place, positions } = order;
   return {
     ...{
@@ -133,7 +173,7 @@ function toldOf({ order, peak, share }: Match, where: HeardOrder['in']): HeardOr
       place,
       positions,
     },
-    ...{ frequency: peak.frequency, level: peak.level, share, in: where },
-    ratio: ratioOf({ kind, level: (peak as Peak).level, share, in: where }),
+    ...{ frequency: peak.frequency, level: peak.level, share, in: where, swellsWith },
+    ratio: ratioOf({ kind, level: peak.level, share, in: where }),
   };
 }

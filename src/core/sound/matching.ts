@@ -82,6 +82,7 @@ function weighed(orders: readonly Order[]): Weighed[] {
 }
 
 interface Reach {
+  readonly level: number;
   /** As a part of the frequency. */
   readonly within: number;
   readonly candidates: readonly (Weighed & {
@@ -91,14 +92,14 @@ interface Reach {
 }
 
 function withinReach(
-  { frequency, within }: Peak,
+  { frequency, within, level }: Peak,
   orders: readonly Weighed[],
   reference: number,
   doubt: number,
 ): Reach {
   const part = Math.max(within / frequency, LEAST_WITHIN);
   return {
-    within: part,
+    ...{ level, within: part },
     candidates: orders.flatMap((each) => {
       const off = Math.log(frequency / (each.order.order * reference));
       return Math.abs(off) <= doubt + part ? [{ ...each, off }] : [];
@@ -113,9 +114,11 @@ const normal = (off: number, within: number): number =>
 
 /** How well each speed explains all peaks, together 1. */
 function speedWeights(reached: readonly Reach[], speeds: readonly number[], doubt: number): number[] {
+  const top = Math.max(...reached.map(({ level }) => level));
   const logs = speeds.map((speed) =>
     reached.reduce(
-      (sum, reach) => sum + Math.log(likelihood(reach, speed)),
+      // What stands highest tells most: low ones are often sidebands of another.
+      (sum, reach) => sum + (reach.level / top) ** 2 * Math.log(likelihood(reach, speed)),
       -0.5 * (speed / (doubt * USUALLY_WITHIN)) ** 2,
     ),
   );

@@ -36,6 +36,7 @@ const BEARING_MULTIPLES = [1, 2];
  * All that this unit's train can be heard by in a gear; undefined where the train isn't described or doesn't turn in it.
  */
 export function ordersOfUnit(type: UnitType, gear: string, coast = false): OrdersOfUnit | undefined {
+  if (!type.states.some((state) => state.gear === gear)) return undefined;
   const found = trainInGear(type, gear, { coast });
   if (!found.described || !found.train.speeds || !type.power || found.ratio === undefined) return undefined;
   const { speeds } = found.train;

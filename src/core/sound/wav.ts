@@ -101,6 +101,35 @@ const tellLength = (seconds: number): string => {
   return minutes < 120 ? `${minutes} minutes` : `${Math.floor(minutes / 60)} hours ${minutes % 60} minutes`;
 };
 
+/** A WAV of one channel with 16 bits, from pieces of samples −1 … 1. */
+export function wavOf(pieces: readonly Float32Array[], rate: number): ArrayBuffer {
+  const frames = pieces.reduce((sum, { length }) => sum + length, 0);
+  const file = new ArrayBuffer(44 + 2 * frames);
+  const view = new DataView(file);
+  const text = (at: number, words: string) => {
+    for (let index = 0; index < words.length; index += 1) view.setUint8(at + index, words.charCodeAt(index));
+  };
+  text(0, 'RIFF');
+  view.setUint32(4, 36 + 2 * frames, true);
+  text(8, 'WAVEfmt ');
+  view.setUint32(16, 16, true);
+  view.setUint16(20, PCM, true);
+  view.setUint16(22, 1, true);
+  view.setUint32(24, rate, true);
+  view.setUint32(28, rate * 2, true);
+  view.setUint16(32, 2, true);
+  view.setUint16(34, 16, true);
+  text(36, 'data');
+  view.setUint32(40, 2 * frames, true);
+  let at = 44;
+  for (const piece of pieces)
+    for (const value of piece) {
+      view.setInt16(at, Math.max(-1, Math.min(1, value)) * 0x7f_ff, true);
+      at += 2;
+    }
+  return file;
+}
+
 /** Both channels as one, −1 … 1. */
 export function samplesOf(file: ArrayBuffer, format: WavFormat): Float32Array {
   const { channels, frames, dataAt } = format;

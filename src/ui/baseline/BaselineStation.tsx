@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { patternChecks } from '@/core/rebuild/patternAsFound';
 import { type BaselineCheck, baselineChecks, movedOn } from '@/core/strip/baseline';
 import type { PartState } from '@/core/wear/partStanding';
+import { NoiseKey } from '../job/NoiseKey';
 import { type OfJob, useBench } from '../job/useBench';
 import { EmptyState } from '../kit/Notice';
 import { BesideSection } from '../section/BesideSection';
@@ -49,6 +50,7 @@ export function BaselineStation(props: OfJob) {
   if (lines.length === 0)
     return (
       <BesideSection job={job} note="Tap a part to open its ticket.">
+        <NoiseKey job={job} />
         <EmptyState>
           No check of this unit must come before the strip. The lead marks them so on its limit sheet; until
           then measure what you can on the tickets before anything moves.
@@ -81,6 +83,7 @@ export function BaselineStation(props: OfJob) {
           <Heading as="h2" fontSize="24px" lineHeight="30px">
             Before anything moves
           </Heading>
+          <NoiseKey job={job} />
           <Box color="second" fontSize="15px">
             {openLines.length === 0 ? 'nothing open' : `${openLines.length} open`}
           </Box>

@@ -18,7 +18,7 @@ import { MeasuringProvider, useMeasuringOf } from '../measure/useMeasuring';
 import { FootBar } from './FootBar';
 import { focusWhereOpened } from './focusWhereOpened';
 import { JobStrip } from './JobStrip';
-import { HoldPanel, PhotographDesk, ScanLabel, Ticket } from './pieces';
+import { HoldPanel, PhotographDesk, ScanLabel, SoundDesk, Ticket } from './pieces';
 import { Run } from './Run';
 import { Station } from './Station';
 import { type OnDevice, useOfflineBench } from './useOfflineBench';
@@ -75,6 +75,7 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
           if (event.defaultPrevented) return;
           if (sheet) setSheet(undefined);
           else if (place.photographs) place.goTo({ photographs: false });
+          else if (place.sound !== undefined) place.goTo({ sound: null });
           else if (place.part) {
             focusWhereOpened(place.part);
             place.goTo({ part: null });
@@ -123,7 +124,13 @@ function OpenBench({ actor, rights, today, onDevice }: OpenBenchProps) {
             </Watching>
           </Arriving>
         )}
-        {place.photographs ? (
+        {place.sound !== undefined ? (
+          <Box as="main" flex="1">
+            <Arriving>
+              <Watching>{(job) => <SoundDesk job={job} />}</Watching>
+            </Arriving>
+          </Box>
+        ) : place.photographs ? (
           <Box as="main" flex="1">
             <Arriving>
               <Watching>{(job) => <PhotographDesk job={job} />}</Watching>

@@ -6,6 +6,7 @@ import { later } from '../kit/later';
 
 export const Ticket = later(() => import('../ticket/Ticket').then((m) => m.Ticket));
 export const PhotographDesk = later(() => import('../desk/PhotographDesk').then((m) => m.PhotographDesk));
+export const SoundDesk = later(() => import('../sound/SoundDesk').then((m) => m.SoundDesk));
 export const ScanLabel = later(() => import('./ScanLabel').then((m) => m.ScanLabel));
 export const HoldPanel = later(() => import('../hold/HoldPanel').then((m) => m.HoldPanel));
 

@@ -4,6 +4,7 @@ import { Box } from '@chakra-ui/react';
 import Link from 'next/link';
 import { suspectsOfSymptoms } from '@/core/gearing/symptomSuspects';
 import { IdentityPanel } from '../identity/IdentityPanel';
+import { NoiseKey } from '../job/NoiseKey';
 import type { OfJob } from '../job/useBench';
 import { BesideSection } from '../section/BesideSection';
 import { CatalogNotice } from './CatalogNotice';
@@ -41,6 +42,7 @@ export function BookInStation({ job }: OfJob) {
       <SheetNotice job={job} />
       <CatalogNotice job={job} />
       <JobSheet job={job} />
+      <NoiseKey job={job} />
       <IdentityPanel job={job} />
     </BesideSection>
   );

@@ -12,6 +12,7 @@ import type {
   PartDecision,
   Photograph,
   Reading,
+  Recording,
   UnitDecision,
 } from '@/model/snapshot';
 import type { QueuedCapture } from './queueStore';
@@ -20,6 +21,9 @@ import type { QueuedCapture } from './queueStore';
 
 /** A photograph that still waits on this device is shown from there. */
 export type ShownPhotograph = Photograph & { readonly waiting?: Blob };
+
+/** A recording that still waits on this device is heard from there. */
+export type ShownRecording = Recording & { readonly waiting?: Blob };
 
 /** The job with what waits laid over it. Rows, and lists of rows, that nothing was laid over are the confirmed ones. */
 export interface Overlaid {
@@ -36,6 +40,7 @@ export function overlaid(confirmed: JobSnapshot, waiting: readonly QueuedCapture
     ...confirmed,
     readings: struckBy(strikes, 'reading', joined(confirmed.readings, of('reading'), asReading)),
     findings: struckBy(strikes, 'finding', joined(confirmed.findings, of('finding'), asFinding)),
+    recordings: struckBy(strikes, 'recording', joined(confirmed.recordings, of('recording'), asRecording)),
     records: struckBy(strikes, 'record', joined(confirmed.records, of('record'), asRecord)),
     grades: replaced(confirmed.grades, of('grade').map(asGrade), ({ positionId }) => positionId),
     decisions: replaced(confirmed.decisions, of('decision').map(asDecision), ({ positionId }) => positionId),
@@ -215,6 +220,16 @@ const asUnitDecision = (capture: QueuedCapture): UnitDecision =>
     const { decision, reason, watch } = capture.content as unknown as UnitDecision;
     return { ...judged(capture), decision, reason, watch };
   });
+
+/** Its length is read when it is opened. */
+const asRecording = (capture: QueuedCapture): ShownRecording => {
+  const { station, fileName, digest, bytes } = capture.content as unknown as Recording;
+  return {
+    ...captured(capture),
+    ...{ station: station ?? null, fileName, digest, bytes, rate: 0, channels: 0, seconds: 0 },
+    ...(capture.blob ? { waiting: capture.blob } : {}),
+  };
+};
 
 function asPhotograph(capture: QueuedCapture): ShownPhotograph {
   const { positionId, station, stepId, fileName, digest, bytes } = capture.content as {

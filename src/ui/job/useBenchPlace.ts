@@ -27,6 +27,8 @@ export interface BenchPlace {
   /** The photographs that are looked at: one alone, several in step. */
   readonly look: readonly string[];
   readonly tool: PictureTool;
+  /** The desk with the recordings is open, and which of them is in hand. */
+  readonly sound: string | undefined;
   readonly show: PartView;
   readonly goTo: (place: {
     station?: StationId;
@@ -38,6 +40,7 @@ export interface BenchPlace {
     photographs?: boolean;
     look?: readonly string[];
     tool?: PictureTool;
+    sound?: string | null;
     show?: PartView;
   }) => void;
 }
@@ -63,7 +66,9 @@ export function useBenchPlace(): BenchPlace {
       if (place.coast === false || place.gear === null) next.delete('coast');
       // A station or a part leads away from the desk.
       if (place.photographs === false || place.station || place.part !== undefined)
-        for (const name of ['photographs', 'look', 'tool']) next.delete(name);
+        for (const name of ['photographs', 'look', 'tool', 'sound']) next.delete(name);
+      if (place.sound !== undefined) next.delete('sound');
+      if (place.sound) next.set('sound', place.sound);
       if (place.photographs) next.set('photographs', 'all');
       if (place.look) {
         next.set('photographs', 'all');
@@ -86,6 +91,7 @@ export function useBenchPlace(): BenchPlace {
     photographs: search.has('photographs'),
     look: search.getAll('look'),
     tool: PICTURE_TOOLS.find((known) => known === search.get('tool')) ?? 'look',
+    sound: search.get('sound') ?? undefined,
     show: PART_VIEWS.find((known) => known === search.get('show')) ?? 'sheet',
     goTo,
   };

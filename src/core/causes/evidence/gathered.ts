@@ -11,6 +11,7 @@ import { ofBookIn } from './ofBookIn';
 import { ofLook } from './ofLook';
 import { ofOil } from './ofOil';
 import { ofPattern } from './ofPattern';
+import { ofSound } from './ofSound';
 import { ofStrip } from './ofStrip';
 import { ofUnitFindings } from './ofUnitFindings';
 
@@ -42,6 +43,7 @@ export function gatherEvidence(
     ...ofBookIn(job),
     ...ofOil(job),
     ...ofPattern(job),
+    ...ofSound(job),
     ...ofStrip(job, parts),
     ...ofLook(job, network),
     ...ofUnitFindings(job, parts),
