@@ -25,6 +25,41 @@ describe('npm run compute', () => {
     expect(answer.probabilityWithin).toBeCloseTo(0.99697, 5);
   });
 
+  it('names what is heard in a recording, the strongest first, and refuses a speed that is given twice', async () => {
+    const asked = {
+      ...{
+        recording: 'demo/recordings/pass-road-60.wav',
+        unitType: 'torvane-hx41',
+        gear: 'Drive',
+        speedKmh: 60,
+      },
+    };
+    const { status, stdout } = await compute(['order-analysis'], JSON.stringify(asked));
+    expect(status).toBe(0);
+    const { matches, clipped, speedOff } = JSON.parse(stdout) as {
+      matches: { place: string; order: number; level: number; ratio: number }[];
+      clipped: boolean;
+      speedOff: number;
+    };
+    // As the recording was made: blows at the outer race of the head bearing, 0.6 % faster than was said.
+    expect(matches[0]).toMatchObject({ place: 'head-bearing' });
+    expect(matches[0]!.ratio).toBeGreaterThan(5);
+    expect(clipped).toBe(false);
+    expect(Math.abs(speedOff - 0.006)).toBeLessThan(0.003);
+    const twice = await compute(['order-analysis'], JSON.stringify({ ...asked, inputTurnsPerMinute: 1500 }));
+    expect(JSON.parse(twice.stderr)).toMatchObject({
+      code: 'bad-input',
+      message: expect.stringContaining('given once'),
+    });
+    const gear = await compute(['order-analysis'], JSON.stringify({ ...asked, gear: '7' }));
+    expect(JSON.parse(gear.stderr)).toMatchObject({ path: 'gear' });
+    const text = await compute(['order-analysis'], JSON.stringify({ ...asked, recording: 'package.json' }));
+    expect(JSON.parse(text.stderr)).toMatchObject({
+      path: 'recording',
+      message: expect.stringContaining('no WAV'),
+    });
+  });
+
   it('ends with 2 and one line on standard error when its input is no good', () => {
     const { status, stdout, stderr } = run(['verdict'], 'readings: 1');
     expect({ status, stdout }).toEqual({ status: 2, stdout: '' });

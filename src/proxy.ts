@@ -20,6 +20,8 @@ export function proxy(request: NextRequest): NextResponse {
     `img-src 'self' blob: data:`,
     `font-src 'self'`,
     `worker-src 'self'`,
+    // A recording that still waits on the device is played from there.
+    `media-src 'self' blob:`,
     `connect-src 'self'`,
     `object-src 'none'`,
     `base-uri 'none'`,

@@ -166,6 +166,12 @@ export interface StoredJob {
     readonly width: number;
     readonly height: number;
   }[];
+  readonly recordings: readonly {
+    readonly id: string;
+    readonly fileName: string;
+    readonly rate: number;
+    readonly seconds: number;
+  }[];
 }
 
 /** What the shop's computer holds about a job, asked of it directly. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex, Grid, Heading } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { recordingsOf } from '@/core/sound/recordingsOf';
 import { MOST_RECORDING_BYTES } from '@/core/sound/wav';
 import { type OfJob, useBench } from '../job/useBench';
@@ -11,6 +11,7 @@ import { Press } from '../kit/Press';
 import { OneRecording } from './OneRecording';
 import { RecordingList } from './RecordingList';
 import { RecordNow } from './RecordNow';
+import { endSoundWorker, soundWorker } from './soundWorker';
 import { takeRecording } from './takeRecording';
 
 const WAV = {
@@ -26,6 +27,10 @@ export function SoundDesk({ job }: OfJob) {
   const all = recordingsOf(job.snapshot);
   const inHand = all.find(({ recording }) => recording.id === place.sound) ?? all.at(-1);
   const [trouble, setTrouble] = useState('');
+  useEffect(() => {
+    soundWorker();
+    return endSoundWorker;
+  }, []);
   const take = async (file: File) => {
     setTrouble('');
     const taken = await takeRecording(job, actor, place.station, file);

@@ -9,7 +9,7 @@ export function paintPicture(canvas: HTMLCanvasElement, picture: Picture, top: n
   canvas.height = rows;
   const context = canvas.getContext('2d');
   if (!context) return;
-  const [paper, ink] = ['paper', 'ink'].map((token) => colourOf(canvas, token, context)) as [Colour, Colour];
+  const [paper, ink] = ['paper', 'ink'].map((token) => colourOf(canvas, token)) as [Colour, Colour];
   const image = context.createImageData(picture.columns, rows);
   for (let column = 0; column < picture.columns; column += 1)
     for (let row = 0; row < rows; row += 1) {
@@ -24,11 +24,13 @@ export function paintPicture(canvas: HTMLCanvasElement, picture: Picture, top: n
 
 type Colour = readonly [number, number, number];
 
-/** A colour of the theme as three numbers: the canvas itself is asked what it makes of it. */
-function colourOf(canvas: HTMLCanvasElement, token: string, context: CanvasRenderingContext2D): Colour {
-  context.fillStyle = getComputedStyle(canvas).getPropertyValue(`--chakra-colors-${token}`).trim() || '#000';
-  context.fillRect(0, 0, 1, 1);
-  const [r = 0, g = 0, b = 0] = context.getImageData(0, 0, 1, 1).data;
+/** A colour of the theme as three numbers: a canvas of one dot is asked what it makes of it. */
+function colourOf(canvas: HTMLCanvasElement, token: string): Colour {
+  const dot = document.createElement('canvas').getContext('2d', { willReadFrequently: true });
+  if (!dot) return [0, 0, 0];
+  dot.fillStyle = getComputedStyle(canvas).getPropertyValue(`--chakra-colors-${token}`).trim() || '#000';
+  dot.fillRect(0, 0, 1, 1);
+  const [r = 0, g = 0, b = 0] = dot.getImageData(0, 0, 1, 1).data;
   return [r, g, b];
 }
 

@@ -1,7 +1,11 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { ToldOfRecording } from '@/model/recording';
 import type { UnitType } from '@/model/unitType';
 import type { HeardRecording, SoundMessage, SoundTask } from '@/workers/sound';
+import { endSoundWorker, soundWorker } from './soundWorker';
+
+/** Tasks of all recordings that were in hand: an answer that was overtaken is told by its number. */
+let tasks = 0;
 
 export type Hearing =
   | { readonly state: 'at work'; readonly words: string }
@@ -19,24 +23,19 @@ export function useHearing(
   told: ToldOfRecording | undefined,
 ): Hearing {
   const [hearing, setHearing] = useState<Hearing>({ state: 'at work', words: 'Fetching the recording …' });
-  const worker = useRef<Worker>(undefined);
-  const tasks = useRef(0);
-  useEffect(() => () => worker.current?.terminate(), []);
   useEffect(() => {
     if (source === undefined) return;
-    worker.current ??= new Worker(new URL('../../workers/sound.ts', import.meta.url), { type: 'module' });
-    const own = worker.current;
-    tasks.current += 1;
-    const id = tasks.current;
+    const own = soundWorker();
+    tasks += 1;
+    const id = tasks;
     setHearing({ state: 'at work', words: 'Fetching the recording …' });
     const fail = () => {
-      own.terminate();
-      if (worker.current === own) worker.current = undefined;
+      endSoundWorker();
       setHearing(FAILED);
     };
     const silent = setTimeout(fail, SILENT_MS);
     own.onmessage = ({ data }: MessageEvent<SoundMessage>) => {
-      if (data.id !== tasks.current) return;
+      if (data.id !== id) return;
       if ('step' in data) return setHearing({ state: 'at work', words: 'Listening to it …' });
       clearTimeout(silent);
       setHearing(
