@@ -18,7 +18,7 @@ const VIEWS = [
   { name: 'set-up', url: '/jobs/444?station=rebuild', steps: ['Set-up'], height: 900 },
   { name: 'limit-sheet', url: '/limits/skell-five', press: '[data-check="ring-3-gap"] button' },
   { name: 'book-in', url: '/jobs/409?station=book-in', height: 1700 },
-  { name: 'type-sheet', url: '/type-sheet', height: 1230, wait: 4000 },
+  { name: 'sound', url: '/jobs/412?station=baseline&sound=all', height: 1100, wait: 4000 },
   {
     name: 'type-editor',
     url: '/unit-types/ostrevik-w3',

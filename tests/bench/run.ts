@@ -16,6 +16,7 @@ import { peakMegabytes } from './peak';
 import { planInThread, solvesAlone } from './plans';
 import { rackTimes } from './rack';
 import { bundlePeak, pdfAgainstResizing } from './reports';
+import { heardInAMinute, transformsOfAMinute } from './sound';
 import { uploadsAgainstThumbnails } from './uploads';
 
 /*
@@ -132,6 +133,13 @@ const MEASURED: readonly Measured[] = [
     bare: solvesAlone,
     bound: 'at most 1.3 times as long',
     holds: (ratio) => ratio <= 1.3,
+  },
+  {
+    name: 'order analysis of a recording of one minute, against its bare transforms',
+    ours: heardInAMinute,
+    bare: transformsOfAMinute,
+    bound: 'at most 3 times as long',
+    holds: (ratio) => ratio <= 3,
   },
   {
     name: 'contact pattern, from the file of 12 MP to the answer, against decoding all of it',

@@ -53,7 +53,15 @@ const snapshot = {
   },
   ...{ unitType, newestRevision: unitType.revision, catalogs: catalogsAsShipped(), timeZone: 'UTC' },
   ...{ newestCatalogs: shippedRevisions(), tooClosePolicy: 'hold', acceptances: [], identities: [] },
-  ...{ readings: backlashRead, findings: [], photographs: [], records: [], grades: [], decisions: [] },
+  ...{
+    readings: backlashRead,
+    findings: [],
+    photographs: [],
+    recordings: [],
+    records: [],
+    grades: [],
+    decisions: [],
+  },
   ...{ cause: null, unitDecision: null, conflicts: [], reports: [] },
   gauges: [
     {

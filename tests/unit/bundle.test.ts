@@ -65,12 +65,14 @@ const digestOf = (bytes: Buffer | undefined) => createHash('sha256').update(byte
 const jobsHere = () => shop.context.db.prepare('SELECT count(*) AS n FROM jobs').get();
 
 describe('a job as a bundle', () => {
-  it('goes out, into an empty shop, and out again: the job and every photograph the same, byte for byte', async () => {
+  it('goes out, into an empty shop, and out again: the job, every photograph and every recording the same, byte for byte', async () => {
     await takeIn(await packed(asEntries()));
     const again = await unpacked(exportBundle(shop.people.lead, shop.context, { jobId }).stream);
-    const pictures = [...parts.keys()].filter((name) => name.startsWith('photographs/'));
+    const filesIn = (folder: string) => [...parts.keys()].filter((name) => name.startsWith(`${folder}/`));
+    const [pictures, recordings] = [filesIn('photographs'), filesIn('recordings')];
     expect(pictures.length).toBeGreaterThan(9);
-    for (const name of ['job.json', 'people.json', ...pictures])
+    expect(recordings).toHaveLength(1);
+    for (const name of ['job.json', 'people.json', ...pictures, ...recordings])
       expect(digestOf(again.get(name)), name).toBe(digestOf(parts.get(name)));
   });
 
@@ -78,7 +80,15 @@ describe('a job as a bundle', () => {
     await takeIn(await packed(asEntries()), { peg: 77 });
     const there = gatherSnapshot(home.db, jobId);
     const here = gatherSnapshot(shop.context.db, jobId);
-    for (const key of ['readings', 'findings', 'records', 'grades', 'decisions', 'photographs'] as const)
+    for (const key of [
+      'readings',
+      'findings',
+      'records',
+      'grades',
+      'decisions',
+      'photographs',
+      'recordings',
+    ] as const)
       expect(here[key].length, key).toBe(there[key].length);
     expect(here.readings.map(({ id, value, place }) => [id, value, place])).toEqual(
       there.readings.map(({ id, value, place }) => [id, value, place]),
@@ -163,6 +173,7 @@ describe('a job as a bundle', () => {
     // Before the twentieth step nobody's risk was noted, and conclusions were words alone.
     const older = changed('job.json', (text) => {
       const bundled = JSON.parse(text);
+      delete bundled.tables.recordings;
       for (const row of bundled.tables.part_decisions) delete row.risk_by;
       for (const row of bundled.tables.jobs) delete row.comeback_of;
       for (const row of bundled.tables.report_issues) delete row.kind;

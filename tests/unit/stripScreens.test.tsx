@@ -69,7 +69,7 @@ function jobOf(unitType: UnitType, ...contents: RecordContent[]): BenchJob {
     unitType,
     catalogs: catalogsAsShipped(),
     ...{ tooClosePolicy: 'hold', acceptances: [], gauges: [], readings: [], findings: [], grades: [] },
-    ...{ photographs: [], decisions: [] },
+    ...{ photographs: [], recordings: [], decisions: [] },
     records: contents.map(record),
   } as unknown as JobSnapshot;
   return {

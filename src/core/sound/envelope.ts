@@ -11,7 +11,9 @@ const BANDS: readonly (readonly [number, number])[] = [
   [0.34, 0.06],
   [0.42, 0.05],
 ];
-export const PIECE_S = 1;
+const PIECE_S = 1;
+/** Seconds by which the band is chosen: it doesn't change within a recording. */
+const CHOSEN_BY_S = 8;
 
 /**
  * How the loudness of the band that beats most comes and goes: what strikes a ring again and again makes it ring high, and the spectrum
@@ -19,13 +21,12 @@ export const PIECE_S = 1;
  */
 export function envelopeSpectrum(samples: Float32Array, rate: number): Spectrum {
   const every = Math.max(1, Math.floor(rate / ENVELOPE_HZ));
-  let best: { readonly beats: number; readonly envelope: Float32Array } | undefined;
+  let best: { readonly beats: number; readonly middle: number; readonly half: number } | undefined;
   for (const [middle, half] of BANDS) {
-    const envelope = envelopeOf(samples, middle, half, every);
-    const beats = kurtosis(envelope);
-    if (!best || beats > best.beats) best = { beats, envelope };
+    const beats = kurtosis(envelopeOf(samples.subarray(0, rate * CHOSEN_BY_S), middle, half, every));
+    if (!best || beats > best.beats) best = { beats, middle, half };
   }
-  const envelope = best?.envelope ?? new Float32Array(1);
+  const envelope = envelopeOf(samples, best!.middle, best!.half, every);
   const rated = rate / every;
   return spectrumOf(withoutMean(envelope), rated, sizeFor(rated, PIECE_S));
 }
@@ -38,17 +39,25 @@ function envelopeOf(samples: Float32Array, middle: number, half: number, every: 
     Math.sinh(((Math.LN2 / 2) * (Math.log2((middle + half) / (middle - half)) * omega)) / Math.sin(omega));
   const [b0, a1, a2] = [alpha / (1 + alpha), (-2 * Math.cos(omega)) / (1 + alpha), (1 - alpha) / (1 + alpha)];
   const made = new Float32Array(Math.floor(samples.length / every));
-  let [x1, x2, y1, y2, sum] = [0, 0, 0, 0, 0];
+  let x1 = 0;
+  let x2 = 0;
+  let y1 = 0;
+  let y2 = 0;
+  let sum = 0;
   for (let at = 0, into = 0, count = 0; into < made.length; at += 1) {
     const x = samples[at]!;
     const y = b0 * (x - x2) - a1 * y1 - a2 * y2;
-    [x2, x1, y2, y1] = [x1, x, y1, y];
+    x2 = x1;
+    x1 = x;
+    y2 = y1;
+    y1 = y;
     sum += y * y;
     count += 1;
     if (count === every) {
       made[into] = Math.sqrt(sum / every);
       into += 1;
-      [sum, count] = [0, 0];
+      sum = 0;
+      count = 0;
     }
   }
   return made;

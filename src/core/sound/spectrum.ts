@@ -24,13 +24,16 @@ export function spectrumOf(samples: Float32Array, rate: number, size: number): S
   const pieces: Float32Array[] = [];
   const last = Math.max(samples.length - size, 0);
   for (let from = 0; from <= last; from += half) {
-    for (let at = 0; at < size; at += 1) piece[at] = (samples[from + at] ?? 0) * window[at]!;
+    const most = Math.min(size, samples.length - from);
+    for (let at = 0; at < most; at += 1) piece[at] = samples[from + at]! * window[at]!;
     fft.realTransform(out, piece);
     const power = new Float32Array(half);
     for (let line = 0; line < half; line += 1) {
-      const [re, im] = [out[2 * line]!, out[2 * line + 1]!];
-      power[line] = re * re + im * im;
-      mean[line] = mean[line]! + power[line]!;
+      const re = out[2 * line]!;
+      const im = out[2 * line + 1]!;
+      const own = re * re + im * im;
+      power[line] = own;
+      mean[line]! += own;
     }
     pieces.push(power);
   }

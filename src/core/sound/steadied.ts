@@ -111,7 +111,8 @@ function follow(pieces: readonly Float32Array[], middle: number, doubt: number):
     let top = from;
     for (let line = from; line <= Math.min(to, piece.length - 2); line += 1)
       if (piece[line]! > piece[top]!) top = line;
-    const beside = median([...piece.subarray(from, to + 1)]);
+    const near = piece.slice(from, to + 1).sort();
+    const beside = near[near.length >> 1] ?? 0;
     return {
       line: top + vertex(piece[top - 1]!, piece[top]!, piece[top + 1]!),
       clear: piece[top]! / (beside || 1),

@@ -31,7 +31,15 @@ const snapshotOf = (over: Partial<JobSnapshot> = {}): JobSnapshot =>
       identities: [],
       gauges: [],
     },
-    ...{ readings: [], findings: [], photographs: [], records: [], grades: [], decisions: [] },
+    ...{
+      readings: [],
+      findings: [],
+      photographs: [],
+      recordings: [],
+      records: [],
+      grades: [],
+      decisions: [],
+    },
     ...{ cause: null, unitDecision: null, conflicts: [], reports: [] },
     ...over,
   }) as unknown as JobSnapshot;
