@@ -19,6 +19,8 @@ export interface Related {
 const SURE = 0.5;
 /** From the third multiple on: the first ones are orders themselves. */
 const MULTIPLES = { least: 3, most: 60 };
+/** In what a peak may be off: how far from a turn's distance a tone beside another may lie. */
+const BESIDE = 1.5;
 /** As a part of the frequency: what comes from one source stays together. */
 const WITHIN = 0.0012;
 
@@ -42,9 +44,10 @@ export function relativesOf(
     if (peak.isMains || isSure.has(peak)) return [];
     for (const { order, peak: heard } of sure) {
       if (heard.level < peak.level) continue;
-      const beside = turns.find((each) =>
-        near(Math.abs(peak.frequency - heard.frequency), each.order * turn, 1.5 * peak.within),
-      );
+      const apart = Math.abs(peak.frequency - heard.frequency);
+      const off = (each: Order) => Math.abs(apart - each.order * turn);
+      const [nearest] = [...turns].sort((one, other) => off(one) - off(other));
+      const beside = nearest && off(nearest) <= BESIDE * peak.within ? nearest : undefined;
       if (!beside || order.kind !== 'mesh') continue;
       const name = beside.of.replace(/, once a turn$/, '');
       swellsWith.set(order.of, name);

@@ -1,6 +1,6 @@
 import { BadInput } from '@/core/badInput';
 import { placeInWords } from '@/core/faultWords';
-import { describeBox as boxFrom } from '@/core/unit-type/plain-box/plainBox';
+import { beyondPlainBox, describeBox as boxFrom } from '@/core/unit-type/plain-box/plainBox';
 import { validateUnitType } from '@/core/unit-type/validate';
 import { logChange } from '@/db/changeLog';
 import { inTransaction } from '@/db/open';
@@ -21,6 +21,12 @@ export const describeBox = defineUseCase('unit-type.describe', DescribeBoxSchema
   inTransaction(context.db, () => {
     const { job, unitType } = openJob(context.db, input.jobId);
     refuseStale(job, input);
+    const beyond = beyondPlainBox(unitType);
+    if (beyond !== '')
+      throw new Refusal(
+        'bad-input',
+        `${beyond}: kept from shafts and gears alone that would be lost. Describe it in full instead. Nothing was stored.`,
+      );
     const next: UnitType = { ...ownTypeOf(context, unitType), ...drawnFrom(unitType, input.box) };
     const fault = validateUnitType(next).find(({ blocks }) => blocks !== 'nothing');
     if (fault)

@@ -3,6 +3,7 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { type ReactNode, useMemo, useState } from 'react';
 import type { Told } from '@/core/unit-type/plain-box/draftBox';
+import { beyondPlainBox } from '@/core/unit-type/plain-box/plainBox';
 import type { UnitType } from '@/model/unitType';
 import { type OfJob, useBench } from '../job/useBench';
 import { EmptyState, ErrorNotice } from '../kit/Notice';
@@ -45,13 +46,14 @@ export function MeasuredBox({ job, tabs }: OfJob & { readonly tabs: ReactNode })
     setKept(`Kept as revision ${answer.value.revision} of this unit.`);
     await job.refresh();
   };
-  const isOpen = parts.shafts.length > 0 && rights.includes('unit-type.describe');
+  const beyond = beyondPlainBox(unitType);
+  const isOpen = parts.shafts.length > 0 && rights.includes('unit-type.describe') && beyond === '';
   return (
     <BesideSection
       job={job}
-      drawn={draft.type}
-      note={draft.type ? 'Drawn as it is typed; places are measured from a shaft’s end.' : ''}
-      below={<WhatOfIt draft={draft} />}
+      drawn={isOpen ? draft.type : undefined}
+      note={isOpen && draft.type ? 'Drawn as it is typed; places are measured from a shaft’s end.' : ''}
+      below={isOpen && <WhatOfIt draft={draft} />}
     >
       {tabs}
       <Box
@@ -65,7 +67,9 @@ export function MeasuredBox({ job, tabs }: OfJob & { readonly tabs: ReactNode })
       >
         {!isOpen ? (
           <EmptyState>
-            Once a shaft is among what came off, its measures go in here, and the unit is drawn from them.
+            {beyond === ''
+              ? 'Once a shaft is among what came off, its measures go in here, and the unit is drawn from them.'
+              : `${beyond}: it is described further than shafts and gears tell it, and is changed under “Describe it in full”.`}
           </EmptyState>
         ) : (
           <>

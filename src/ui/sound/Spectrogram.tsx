@@ -108,15 +108,16 @@ export function Spectrogram({ result, second, onSecond, picked }: SpectrogramPro
               {(part * seconds).toFixed(seconds < 10 ? 1 : 0)} s
             </text>
           ))}
-          {picked !== undefined && (
+          {followed(result, picked).map((hz) => (
             <path
-              d={courseOf(result, picked, x, y)}
+              key={hz}
+              d={courseOf(result, hz, x, y)}
               fill="none"
               stroke={paint('brass')}
-              strokeWidth="2.5"
+              strokeWidth={hz === picked ? 3 : 1.5}
               strokeDasharray="7 5"
             />
-          )}
+          ))}
           <line x1={x(second)} x2={x(second)} y1={0} y2={tall} stroke={paint('oxide')} strokeWidth="2" />
         </svg>
       </Box>
@@ -130,11 +131,30 @@ export function Spectrogram({ result, second, onSecond, picked }: SpectrogramPro
           {result.clipped && (
             <strong>Its tops are cut off: multiples of what is heard may be made by that. </strong>
           )}
+          {tellSpeedHeard(result)}{' '}
           {result.evenedOut && 'The speed wandered and was evened out by the clearest tone.'}
         </Box>
       </Flex>
     </Box>
   );
+}
+
+const LIKELY = 0.5;
+const FOLLOWED = 3;
+
+/** The tone in hand, and the first ones that are likely an order's: how each runs with the speed. */
+function followed({ matches }: HeardRecording, picked: number | undefined): number[] {
+  const likely = matches.filter((match) => match.in === 'spectrum' && match.share >= LIKELY);
+  const own = [...new Set(likely.map(({ frequency }) => frequency))].slice(0, FOLLOWED);
+  return [...new Set(picked === undefined ? own : [...own, picked])];
+}
+
+/** How fast the input turned, as its orders tell it; empty where nothing does. */
+function tellSpeedHeard({ reference, speedOff, matches }: HeardRecording): string {
+  if (reference === undefined || matches.length === 0) return '';
+  const off = Math.abs(speedOff * 100);
+  const how = off < 0.1 ? 'as said' : `${off.toFixed(1)} % ${speedOff > 0 ? 'faster' : 'slower'} than said`;
+  return `The input turned ${(reference * (1 + speedOff)).toFixed(1)} times a second, ${how}.`;
 }
 
 const tellHz = (hz: number): string =>

@@ -5,7 +5,7 @@ import { BadInput } from '../../badInput';
 import { trainInGear } from '../../gearing/trainOfType';
 import { drawSection } from '../../section/drawSection';
 import { validateUnitType } from '../validate';
-import { apartInBox, describeBox } from './plainBox';
+import { apartInBox, beyondPlainBox, describeBox } from './plainBox';
 
 const positions: Position[] = [
   { id: 'in', name: 'Upper shaft', family: 'shaft-spline' },
@@ -284,5 +284,46 @@ describe('mates that don’t touch', () => {
       ),
     };
     expect(() => apartInBox(threeSpeed.parts, box)).toThrow('turn about one line');
+  });
+});
+
+describe('what was described further in the editor', () => {
+  const type = typeFrom(threeSpeed.box, threeSpeed.parts);
+  it('is all told by what was measured here', () => {
+    expect(beyondPlainBox(type)).toBe('');
+    expect(beyondPlainBox(typeFrom(hubBox.box, hubBox.parts))).toBe('');
+  });
+  it.each([
+    [
+      'a helix',
+      { gears: type.gears.map((gear) => ({ ...gear, helixDeg: 20 })) },
+      'more than a straight gear',
+    ],
+    [
+      'a stepped shaft',
+      {
+        positions: type.positions.map((position) =>
+          position.draw?.shape === 'shaft'
+            ? {
+                ...position,
+                draw: { ...position.draw, steps: [...position.draw.steps, { to: 99, radius: 9 }] },
+              }
+            : position,
+        ),
+      },
+      'is drawn in more detail',
+    ],
+    [
+      'a clutch',
+      {
+        couplings: [
+          ...type.couplings,
+          { id: 'clutch', kind: 'clutch' as const, ties: ['input', 'main'] as [string, string] },
+        ],
+      },
+      'described by hand',
+    ],
+  ])('%s would be lost, and is said', (_, over, words) => {
+    expect(beyondPlainBox({ ...type, ...over })).toContain(words);
   });
 });

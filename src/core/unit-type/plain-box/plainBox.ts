@@ -237,3 +237,21 @@ function gearOf(gear: GearRow, box: PlainBox, laid: LaidOut): Gear {
     faceWidth: cone === undefined ? width : Math.min(width, cone * LARGEST_FACE),
   };
 }
+
+/**
+ * What of a description this way of measuring can't tell, in words; empty where it tells all of it. Kept again from shafts and gears it would be
+ * lost.
+ */
+export function beyondPlainBox({ positions, gears, couplings }: UnitType): string {
+  const stepped = positions.find(
+    ({ draw }) => draw?.shape === 'shaft' && (draw.steps.length > 1 || draw.bore !== undefined),
+  );
+  if (stepped) return `${stepped.name} is drawn in more detail`;
+  const other = gears.find(
+    ({ kind, profileShift, helixDeg = 0 }) =>
+      (kind !== 'spur' && kind !== 'bevel') || profileShift !== 0 || helixDeg !== 0,
+  );
+  if (other) return `${nameOf(positions, other.position)} is more than a straight gear`;
+  const tie = couplings.find(({ id }) => !id.startsWith('tied-'));
+  return tie ? `how ${tie.ties.join(' and ')} are tied was described by hand` : '';
+}
