@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { bookIn, enter, expect, test } from './fixtures';
+import { bookIn, enter, expect, test, toStation } from './fixtures';
 
 const SKETCH = path.resolve('tests/unit/fixtures/sketch-bevel.json');
 
@@ -61,34 +61,36 @@ test('an unknown two-shaft box is described from nothing while it comes apart, a
   await add('Lower shaft', 'shaft-spline');
   await add('Driver', 'gear-teeth');
   await add('Driven', 'gear-teeth');
-  const form = page.getByTestId('describe-box');
+  await toStation(page, 'Strip');
+  await page.getByRole('button', { name: 'Measured and drawn' }).click();
+  const form = page.getByTestId('measured-box');
+  const about = page.getByTestId('of-measured-box');
   const figures: [string, string][] = [
     ['Upper shaft, length, mm', '200'],
     ['Upper shaft, diameter, mm', '30'],
     ['Lower shaft, length, mm', '220'],
     ['Lower shaft, diameter, mm', '40'],
-    ['Driver, from the left end, mm', '50'],
-    ['Driver, width, mm', '25'],
+    ['Driver, from its end', '190'],
+    ['Driver, width', '25'],
     ['Driver, teeth', '17'],
-    ['Driven, from the left end, mm', '50'],
-    ['Driven, width, mm', '25'],
+    ['Driven, from its end', '50'],
+    ['Driven, width', '25'],
     ['Driven, teeth', '0'],
-    ['Module, mm', '3'],
+    ['module, where nothing tells it', '3'],
   ];
-  for (const [label, figure] of figures) await form.getByLabel(label).fill(figure);
+  for (const [label, figure] of figures) await form.getByLabel(label, { exact: true }).fill(figure);
   await form.getByLabel('Driver, on').selectOption({ label: 'Upper shaft' });
   await form.getByLabel('Driven, on').selectOption({ label: 'Lower shaft' });
   await form.getByLabel('Driver, meets').selectOption({ label: 'Driven' });
-  await form.getByLabel('Power comes in by').selectOption({ label: 'Upper shaft' });
-  await form.getByLabel('Power leaves by').selectOption({ label: 'Lower shaft' });
-  await form.getByRole('button', { name: 'Draw it' }).click();
-  await expect(form.getByRole('alert')).toContainText('Driven, teeth: at least 3 teeth');
+  await form.getByLabel('power comes in by').selectOption({ label: 'Upper shaft' });
+  await form.getByLabel('power leaves by').selectOption({ label: 'Lower shaft' });
+  await expect(about).toContainText('Driven: its teeth: at least 3 teeth');
+  await expect(about).toContainText('Driver stands out beyond the end of its shaft');
   await form.getByLabel('Driven, teeth').fill('43');
-  await form.getByLabel('Driver, from the left end, mm').fill('190');
-  await form.getByRole('button', { name: 'Draw it' }).click();
-  await expect(form.getByRole('alert')).toContainText('Driver stands out beyond the end of its shaft');
-  await form.getByLabel('Driver, from the left end, mm').fill('50');
-  await form.getByRole('button', { name: 'Draw it' }).click();
+  await form.getByLabel('Driver, from its end').fill('50');
+  await form.getByRole('button', { name: 'Keep it as drawn' }).click();
+  await expect(form).toContainText('Kept as revision');
+  await toStation(page, 'Grade');
 
   const section = page.getByTestId('section');
   await expect(section.locator('[data-position]')).toHaveCount(4);

@@ -19,6 +19,8 @@ import { steadied } from './steadied';
 /* Recordings that are made here, so that what is in them is known; the analysis knows nothing of how. */
 
 const [RATE, SECONDS, DOUBT] = [16_000, 20, 0.02];
+/** All hundred with `npm run test:full`; else as many as a minute allows, held to the same parts of them. */
+const RECORDINGS = process.env.STEREOTOME_FULL ? 100 : 40;
 const types = shippedUnitTypes();
 const pick = <T>(of: readonly T[], random: () => number): T => of[Math.floor(random() * of.length)]!;
 
@@ -62,7 +64,7 @@ const apart = ({ unit, reference }: World): Order[] =>
   );
 
 describe('a tone 10 dB under the noise', () => {
-  const found = Array.from({ length: 100 }, (_, index) => {
+  const found = Array.from({ length: RECORDINGS }, (_, index) => {
     const here = world(index + 1);
     const planted = pick(apart(here).length > 0 ? apart(here) : here.unit.orders, here.making.random);
     addWhine(here.samples, here.making, { order: planted.order, level: -10 });
@@ -71,15 +73,15 @@ describe('a tone 10 dB under the noise', () => {
     return { isFound: matches.some(isIt), isFirst: matches[0] !== undefined && isIt(matches[0]) };
   });
   it('is found in 95 of 100 recordings, and its order named first among those within reach', () => {
-    expect(found.filter(({ isFound }) => isFound).length).toBeGreaterThanOrEqual(95);
-    expect(found.filter(({ isFirst }) => isFirst).length).toBeGreaterThanOrEqual(95);
+    expect(found.filter(({ isFound }) => isFound).length).toBeGreaterThanOrEqual(0.95 * RECORDINGS);
+    expect(found.filter(({ isFirst }) => isFirst).length).toBeGreaterThanOrEqual(0.95 * RECORDINGS);
   });
 });
 
 describe('noise or hum alone', () => {
   it('makes at most 5 claims in 100 recordings', () => {
     let claims = 0;
-    for (let seed = 1; seed <= 100; seed += 1) {
+    for (let seed = 1; seed <= RECORDINGS; seed += 1) {
       const here = world(1000 + seed);
       const { making, samples } = here;
       if (seed % 3 === 1)
@@ -87,7 +89,7 @@ describe('noise or hum alone', () => {
       if (seed % 3 === 2) addMains(samples, making, -12);
       if (heard(here).matches.length > 0) claims += 1;
     }
-    expect(claims).toBeLessThanOrEqual(5);
+    expect(claims).toBeLessThanOrEqual(0.05 * RECORDINGS);
   });
 });
 
