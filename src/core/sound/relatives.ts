@@ -21,6 +21,7 @@ const SURE = 0.5;
 const MULTIPLES = { least: 3, most: 60 };
 /** In what a peak may be off: how far from a turn's distance a tone beside another may lie. */
 const BESIDE = 1.5;
+const ALIKE = 1e-6;
 /** As a part of the frequency: what comes from one source stays together. */
 const WITHIN = 0.0012;
 
@@ -46,7 +47,11 @@ export function relativesOf(
       if (heard.level < peak.level) continue;
       const apart = Math.abs(peak.frequency - heard.frequency);
       const off = (each: Order) => Math.abs(apart - each.order * turn);
-      const [nearest] = [...turns].sort((one, other) => off(one) - off(other));
+      // Of several that turn alike, what one of its own gears sits on.
+      const rank = (each: Order) => (each.positions.some((id) => order.positions.includes(id)) ? 0 : 1);
+      const [nearest] = [...turns].sort((one, other) =>
+        Math.abs(one.order - other.order) < ALIKE ? rank(one) - rank(other) : off(one) - off(other),
+      );
       const beside = nearest && off(nearest) <= BESIDE * peak.within ? nearest : undefined;
       if (!beside || order.kind !== 'mesh') continue;
       const name = beside.of.replace(/, once a turn$/, '');
