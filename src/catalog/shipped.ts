@@ -10,6 +10,7 @@ import causeNetwork from './cause-network.json';
 import cautions from './cautions.json';
 import checkDefinitions from './check-definitions.json';
 import damageWords from './damage-words.json';
+import causeNetwork1 from './earlier/cause-network-1.json';
 import damageWords2 from './earlier/damage-words-2.json';
 import gradeRules1 from './earlier/grade-rules-1.json';
 import oilThresholds1 from './earlier/oil-thresholds-1.json';
@@ -40,6 +41,7 @@ export const earlierCatalogs = (): readonly (readonly [CatalogKind, { readonly r
   ['damage-words', damageWords2],
   ['grade-rules', v.parse(CATALOG_SCHEMAS['grade-rules'], gradeRules1)],
   ['oil-thresholds', v.parse(CATALOG_SCHEMAS['oil-thresholds'], oilThresholds1)],
+  ['cause-network', v.parse(CATALOG_SCHEMAS['cause-network'], causeNetwork1)],
 ];
 
 /** What a job is judged by where there is no database: on the command line and in tests. */

@@ -120,12 +120,13 @@ describe('what ships', () => {
         "damage-words 2 ffee1fcecf88e88c",
         "grade-rules 1 39ed7e1635ffc67a",
         "oil-thresholds 1 594cf214b0477d9a",
+        "cause-network 1 b376cafc0240fd46",
         "damage-words 5 1f2e1f07f64d048a",
         "grade-rules 3 6f0a6588175274a9",
         "oil-thresholds 2 172ac3f3f5b3d5ff",
         "cautions 1 ca2bd15bc969122b",
         "check-definitions 2 2676d1458c2d5113",
-        "cause-network 1 b376cafc0240fd46",
+        "cause-network 2 ad9a1550d8e8bdce",
       ]
     `);
   });

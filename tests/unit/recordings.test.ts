@@ -149,10 +149,10 @@ describe('what is heard', () => {
       ],
     });
     expect(evidence().soft).toMatchObject({
-      ...{ 'spalled-here@head-bearing': 12, 'pitted-here@pinion-head·ring-gear': 3 },
+      ...{ 'bearing-heard@head-bearing': 12, 'mesh-heard@pinion-head·ring-gear': 3 },
     });
-    expect(evidence().soft).not.toHaveProperty('spalled-here@tail-bearing');
-    expect(evidence().findings).not.toHaveProperty('spalled-here@head-bearing');
+    expect(evidence().soft).not.toHaveProperty('bearing-heard@tail-bearing');
+    expect(evidence().findings).not.toHaveProperty('bearing-heard@head-bearing');
     const report = composeReport({
       shop: { name: '', place: '', contact: '' },
       snapshot: snapshot(),
@@ -162,7 +162,7 @@ describe('what is heard', () => {
     // In another gear it is another hearing.
     keep({ what: 'recording-told', recordingId: id, told: { ...told, load: 'coast' } });
     expect(recordingsOf(snapshot())[0]!.heard).toBeUndefined();
-    expect(evidence().soft).not.toHaveProperty('spalled-here@head-bearing');
+    expect(evidence().soft).not.toHaveProperty('bearing-heard@head-bearing');
   });
 
   it('goes with the recording where that is struck out', async () => {
@@ -176,7 +176,7 @@ describe('what is heard', () => {
       ...{ kind: 'recording', captureId: id, reason: 'another car', slip: false },
     });
     expect(recordingsOf(snapshot())).toEqual([]);
-    expect(evidence().soft).not.toHaveProperty('spalled-here@head-bearing');
+    expect(evidence().soft).not.toHaveProperty('bearing-heard@head-bearing');
   });
 
   it('is refused of a recording that another job has', async () => {

@@ -117,11 +117,19 @@ export function HeardInIt({ job, of, result, picked, onPick }: HeardInItProps) {
 export function InOneLine({ result: { matches, notHeld } }: { readonly result: HeardRecording }) {
   if (notHeld !== '') return null;
   const [best] = heardPlaces(matches);
+  const orElse = best ? alikeTo(best, matches) : [];
   return (
     <Box fontSize="18px" lineHeight="26px" marginBottom="6px" data-testid="in-one-line">
       {best ? (
         <>
-          Speaks most for <strong>{best.of}</strong>, {Number(best.ratio.toFixed(1))} : 1.
+          Speaks most for <strong>{best.of}</strong>
+          {orElse.map(({ of }) => (
+            <Box as="span" key={of}>
+              {' '}
+              or <strong>{of}</strong>
+            </Box>
+          ))}
+          , {Number(best.ratio.toFixed(1))} : 1{orElse.length > 0 ? '; the tone can’t tell which' : ''}.
         </>
       ) : (
         'Nothing in it speaks for damage at a place in this unit.'
@@ -130,11 +138,23 @@ export function InOneLine({ result: { matches, notHeld } }: { readonly result: H
   );
 }
 
+/** Other places that the same tone is nearly as likely of. */
+const NEARLY = 0.5;
+const alikeTo = (best: HeardOrder, matches: readonly HeardOrder[]): HeardOrder[] =>
+  matches.filter(
+    ({ frequency, in: where, place, share }) =>
+      frequency === best.frequency &&
+      where === best.in &&
+      place !== best.place &&
+      share >= NEARLY * best.share,
+  );
+
 /** What comes along with what was heard, and what is of nothing in this unit. */
 function TheRest({ result: { unmatched } }: { readonly result: HeardRecording }) {
   const along = group(
     unmatched.filter(({ from }) => from !== ''),
-    ({ from }) => from,
+    // Of many multiples one line.
+    ({ from }) => from.replace(/^\d+ × of /, 'multiples of '),
   );
   const other = unmatched.filter(({ from }) => from === '');
   return (

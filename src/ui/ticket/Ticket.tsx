@@ -13,6 +13,7 @@ import { CautionSign } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { MeasureFace } from '../measure/MeasureFace';
 import { DecideFace } from './DecideFace';
+import { HeardHere } from './HeardHere';
 import { LookFace } from './LookFace';
 import { PictureFace } from './PictureFace';
 
@@ -81,6 +82,7 @@ export function Ticket(props: OfPart) {
         <Arriving quietly>
           <TeethCounted job={props.job} positions={[position.id]} />
           <MarksOfPart job={props.job} position={position} />
+          <HeardHere {...props} />
         </Arriving>
       )}
       {position.orientation && (

@@ -214,7 +214,7 @@ describe('the network as the lead keeps it', () => {
       changed: [],
     });
     expect(put(changed())).toEqual({ revision: 1001 });
-    expect(read()).toMatchObject({ revision: 1001, basedOn: 1 });
+    expect(read()).toMatchObject({ revision: 1001, basedOn: 2 });
     expect(refused(() => put(read().nodes)).message).toContain('Nothing is different');
     expect(refused(() => put(changed(), { basedOnRevision: 1 })).code).toBe('stale');
     const wrong = read().nodes.map((node) =>

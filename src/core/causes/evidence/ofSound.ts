@@ -10,7 +10,7 @@ export const ofSound = (job: Pick<JobSnapshot, 'recordings' | 'records'>): Deriv
     return heardPlaces(heard.content.heard).map((each): Derived => {
       const [positionId] = each.place.split('·');
       return told(
-        `${each.kind === 'mesh' ? 'pitted-here' : 'spalled-here'}@${each.place}`,
+        `${each.kind === 'mesh' ? 'mesh-heard' : 'bearing-heard'}@${each.place}`,
         'seen',
         {
           words: `Heard ${tellTold(word.content.told)}: ${tellHeard(each)}`,
