@@ -64,7 +64,7 @@ const told: ToldOfRecording = {
   speed: { by: 'road', kmh: 60 },
 };
 const heard = (place: string, ratio: number, kind: 'outer' | 'mesh' = 'outer') => ({
-  ...{ place, kind, of: `${place}, heard`, order: 6.8, frequency: 190, level: 20, share: 0.9, ratio },
+  ...{ place, kind, of: `${place}, heard`, order: 6.8, frequency: 190 + ratio, level: 20, share: 0.9, ratio },
   in: 'spectrum' as const,
 });
 
@@ -163,6 +163,20 @@ describe('what is heard', () => {
     keep({ what: 'recording-told', recordingId: id, told: { ...told, load: 'coast' } });
     expect(recordingsOf(snapshot())[0]!.heard).toBeUndefined();
     expect(evidence().soft).not.toHaveProperty('bearing-heard@head-bearing');
+  });
+
+  it('of one tone is shared among the places that it may be of', async () => {
+    const { id } = await store(DEMO);
+    const toldId = keep({ what: 'recording-told', recordingId: id, told });
+    const one = (place: string, share: number) => ({ ...heard(place, 16), share });
+    keep({
+      ...{ what: 'recording-heard', recordingId: id, toldId, unexplained: 0, clipped: false, speedOff: 0 },
+      heard: [one('head-bearing', 0.6), one('tail-bearing', 0.2)],
+    });
+    const { soft } = evidence();
+    // By hand: three quarters and one quarter of what it says, 16^0.75 and 16^0.25.
+    expect(soft['bearing-heard@head-bearing']).toBeCloseTo(8, 9);
+    expect(soft['bearing-heard@tail-bearing']).toBeCloseTo(2, 9);
   });
 
   it('goes with the recording where that is struck out', async () => {
