@@ -126,7 +126,7 @@ describe('what ships', () => {
         "oil-thresholds 2 172ac3f3f5b3d5ff",
         "cautions 1 ca2bd15bc969122b",
         "check-definitions 2 2676d1458c2d5113",
-        "cause-network 2 ad9a1550d8e8bdce",
+        "cause-network 2 5e3a5feaea980164",
       ]
     `);
   });

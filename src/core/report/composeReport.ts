@@ -19,7 +19,7 @@ import { type HandResultOf, handResults, tellHandResult } from '../wear/handTest
 import type { JudgedCheck, PartState } from '../wear/partStanding';
 import { piecesGraded, tellPieces } from '../wear/severalPieces';
 import { describeEvidence } from './describeEvidence';
-import { describeFinding } from './describeFinding';
+import { describeFinding, toldFindings } from './describeFinding';
 import { describeFigure, describeMeasurement } from './describeMeasurement';
 import { describeSymptom } from './describeSymptom';
 
@@ -147,7 +147,7 @@ function describePart(part: PartState, snapshot: JobSnapshot): ReportPart {
     grade,
     gradeWord: GRADE_WORD[grade],
     seen: [
-      ...own(snapshot.findings).map((finding) =>
+      ...toldFindings(own(snapshot.findings)).map((finding) =>
         describeFinding(finding, position.family, snapshot.catalogs),
       ),
       ...handResults(position, snapshot.records, snapshot.catalogs).map(describeHandTest),

@@ -22,3 +22,11 @@ export function describeFinding(
   const note = finding.note ? ` ${finding.note}` : '';
   return `${mode.plain} (${mode.term}: ${extent.join(', ')}.)${note}`;
 }
+
+/** “Nothing to see” is no finding beside one: whoever saw damage later, or elsewhere on the part, has seen something. */
+export function toldFindings<Each extends Pick<FindingContent, 'mode'>>(
+  findings: readonly Each[],
+): readonly Each[] {
+  const damage = findings.filter(({ mode }) => mode !== NOTHING_TO_SEE);
+  return damage.length > 0 ? damage : findings;
+}

@@ -5,7 +5,7 @@ import type { Check, Limit } from '@/model/checks';
 import type { ReportDocument, ReportPart } from '@/model/report';
 import { canonicalJson, sameContent } from '../canonicalJson';
 import { judgeCheck } from '../metrology/judgeCheck';
-import { describeFinding } from './describeFinding';
+import { describeFinding, toldFindings } from './describeFinding';
 import { describeLimit, describeMeasurement, describeSource } from './describeMeasurement';
 import { groupOpen, groupWorn } from './groupOpen';
 import { reportChanges } from './reportChanges';
@@ -384,5 +384,14 @@ describe('what the report says of parts', () => {
       { positionId: 'b', byEye: true } as ReportPart,
     ]);
     expect([within, byEye].map((list) => list.map(({ positionId }) => positionId))).toEqual([['a'], ['b']]);
+  });
+});
+
+describe('“nothing to see”', () => {
+  it('is told alone, and not beside damage that was seen after all', () => {
+    const [nothing, spall] = [{ mode: 'nothing-to-see' }, { mode: 'subsurface-fatigue' }];
+    expect(toldFindings([nothing])).toEqual([nothing]);
+    expect(toldFindings([nothing, spall, nothing])).toEqual([spall]);
+    expect(toldFindings([])).toEqual([]);
   });
 });

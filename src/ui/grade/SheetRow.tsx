@@ -2,7 +2,7 @@
 
 import { Box, chakra, Grid } from '@chakra-ui/react';
 import { Image } from 'lucide-react';
-import { describeFinding } from '@/core/report/describeFinding';
+import { describeFinding, toldFindings } from '@/core/report/describeFinding';
 import { findActive } from '@/core/wear/active';
 import { isNotLookedAt } from '@/core/wear/inspectionSheet';
 import type { JudgedCheck, PartState } from '@/core/wear/partStanding';
@@ -206,7 +206,9 @@ const ROW_WORDS: Record<JudgedCheck['judgement']['word'], string> = {
 
 /** What was seen, the last first; or what is asked for. */
 function seenWords({ position, openQuestions }: PartState, job: BenchJob): string {
-  const own = findActive(job.snapshot.findings).filter(({ positionId }) => positionId === position.id);
+  const own = toldFindings(
+    findActive(job.snapshot.findings).filter(({ positionId }) => positionId === position.id),
+  );
   const last = own.at(-1);
   if (!last)
     return openQuestions.some(({ code }) => code === 'only-measured')
