@@ -82,7 +82,7 @@ test('a conclusion is chosen, worded, differs with a reason, and is checked late
   await expect(page.getByRole('contentinfo')).toContainText('The cause is noted');
   await everythingStored(page);
   const { cause } = await held(page);
-  expect(cause?.conclusion).toMatchObject({ reason: 'the gauge glass was dirty', networkRevision: 1 });
+  expect(cause?.conclusion).toMatchObject({ reason: 'the gauge glass was dirty', networkRevision: 2 });
   expect(cause?.conclusion?.roots).toHaveLength(1);
 
   const checked = page.getByTestId('cause-checked');
