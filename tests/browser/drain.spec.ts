@@ -78,6 +78,8 @@ test('drained by keyboard: the can, its colour and glitter; a piece is linked as
   await place.getByRole('button', { name: /^likely/ }).press('Enter');
   await place.getByRole('button', { name: 'It is from there' }).press('Enter');
   await expect(row).toContainText('Likely from 3rd gear');
+  // It closes once this device has it; a press before that would close it, and not open it again.
+  await expect(place).toHaveCount(0);
   await expect(debris.locator('[data-link]')).toHaveCount(1);
   // Only what is proved closes it.
   await expect(page.getByRole('navigation', { name: 'Stations' })).toContainText('Drain1 open');

@@ -148,6 +148,35 @@ async function takeApart(page: Page, title: string, pieces: readonly CameOff[]) 
   await expect(form.getByLabel('What was done')).toHaveValue('');
 }
 
+test('the first pieces of a box arrive while the next step is being typed: not a letter of it is lost', async ({
+  page,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'cart of the fast typist', 'Not described yet');
+  await toStation(page, 'Strip');
+  const form = page.getByTestId('step-with-pieces');
+  await form.getByLabel('What was done').fill('Hub out');
+  await form.getByRole('button', { name: 'shaft', exact: true }).click();
+  // The shop's computer takes its time: the answer is let go in the middle of a word.
+  let letGo = () => {};
+  const held = new Promise<void>((resolve) => {
+    letGo = resolve;
+  });
+  await page.route(/unit-types\/.*\/revisions\//, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await form.getByRole('button', { name: /^Done, with/ }).click();
+  await expect(form.getByLabel('What was done')).toHaveValue('');
+  await form.getByLabel('What was done').focus();
+  await page.keyboard.type('Stub and ');
+  letGo();
+  await expect(page.getByRole('list', { name: 'Order of the strip' })).toContainText('Hub out');
+  await page.keyboard.type('pinion out');
+  await expect(form.getByLabel('What was done')).toBeFocused();
+  await expect(form.getByLabel('What was done')).toHaveValue('Stub and pinion out');
+});
+
 /** Types one field after the other, as a bench does that never looks up: figures and Enter; how many keys that took. */
 async function typeFields(page: Page, first: string, fields: readonly string[]): Promise<number> {
   let keys = 0;

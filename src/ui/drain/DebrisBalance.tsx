@@ -132,6 +132,8 @@ function Panel({ job, pieces, places, opened, onOpen }: PanelProps) {
       bg="blue"
       color="onBlue"
       position="relative"
+      // Until it is drawn anew for a narrower screen, the drawing of before must not widen the page.
+      overflow="clip"
       minHeight={isDrawn ? `${height}px` : undefined}
       data-testid="balance"
     >

@@ -49,44 +49,47 @@ export function BesideSection({
   const unitType = drawn ?? job.snapshot.unitType;
   const tap = onOpen ?? ((part: string) => place.goTo({ part }));
   const open = job.parts.find(({ position }) => position.id === place.part);
-  if (unitType.positions.length === 0) return <Box maxWidth="980px">{children}</Box>;
+  // The work stands at one place of the tree with and without a drawing: what is being typed goes on when the first part arrives.
+  const isEmpty = unitType.positions.length === 0;
   return (
     <Grid
       templateColumns={{
         base: 'minmax(0, 1fr)',
-        lg: open ? 'minmax(0, 1fr)' : 'minmax(0, 1fr) minmax(0, 1.08fr)',
+        lg: open ? 'minmax(0, 1fr)' : isEmpty ? 'minmax(0, 980px)' : 'minmax(0, 1fr) minmax(0, 1.08fr)',
       }}
       gap="24px"
     >
-      <Box order={{ base: 2, lg: 1 }} minWidth="0">
-        <Box position={{ lg: 'sticky' }} top="12px">
-          {asList || unitType.axes.length === 0 ? (
-            <PartList parts={job.parts} words={catalogs} selected={place.part} onOpen={tap} />
-          ) : (
-            <SectionDrawing
-              unitType={unitType}
-              parts={job.parts}
-              selected={place.part}
-              marked={new Set(marked)}
-              suspicion={open ? undefined : suspicion}
-              moves={open ? undefined : moves}
-              onOpen={tap}
-              {...(open && openCheckOf(open, place)?.every ? { most: STRIP_BESIDE_SERIES } : {})}
-              strip
-            />
-          )}
-          {open && openCheckOf(open, place)?.every ? (
-            <Arriving quietly>
-              <OpenSeries part={open} job={job} />
-            </Arriving>
-          ) : (
-            <Box fontSize="13px" lineHeight="18px" color="second" marginTop="4px">
-              {note}
-            </Box>
-          )}
-          {!open && below}
+      {!isEmpty && (
+        <Box order={{ base: 2, lg: 1 }} minWidth="0">
+          <Box position={{ lg: 'sticky' }} top="12px">
+            {asList || unitType.axes.length === 0 ? (
+              <PartList parts={job.parts} words={catalogs} selected={place.part} onOpen={tap} />
+            ) : (
+              <SectionDrawing
+                unitType={unitType}
+                parts={job.parts}
+                selected={place.part}
+                marked={new Set(marked)}
+                suspicion={open ? undefined : suspicion}
+                moves={open ? undefined : moves}
+                onOpen={tap}
+                {...(open && openCheckOf(open, place)?.every ? { most: STRIP_BESIDE_SERIES } : {})}
+                strip
+              />
+            )}
+            {open && openCheckOf(open, place)?.every ? (
+              <Arriving quietly>
+                <OpenSeries part={open} job={job} />
+              </Arriving>
+            ) : (
+              <Box fontSize="13px" lineHeight="18px" color="second" marginTop="4px">
+                {note}
+              </Box>
+            )}
+            {!open && below}
+          </Box>
         </Box>
-      </Box>
+      )}
       <Box order={{ base: 1, lg: 2 }} minWidth="0" hidden={open !== undefined}>
         {children}
       </Box>

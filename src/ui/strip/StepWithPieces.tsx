@@ -84,7 +84,7 @@ export function StepWithPieces({ job }: OfJob) {
       return setTrouble(`${against}. Read it off again; if it is so, press once more.`);
     }
     const answer = await send<DescribedStep>('POST', `/api/v1/jobs/${jobId}/steps`, {
-      ...{ title, pieces: read, version: job.snapshot.job.version },
+      ...{ title, pieces: read, version: job.now().job.version },
     });
     if (!answer.ok) return setTrouble(`${answer.refusal.message} What you typed is kept here.`);
     // The page is drawn anew with the new parts: what was typed is done with before that.
