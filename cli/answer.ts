@@ -9,7 +9,7 @@ import { diagnoseCalculation } from '@/core/causes/diagnoseCalculation';
 import { orderAnalysis } from '@/core/sound/orderAnalysis';
 import { MOST_RECORDING_BYTES } from '@/core/sound/wav';
 import { gradeProposal } from '@/core/wear/gradeProposal';
-import { decodePicture } from '@/server/photos/decodePicture';
+import { readPicture } from '@/server/photos/decodePicture';
 import { Refusal } from '@/server/refusal';
 
 /** Those that need nothing, and those that read the words and rules that ship. */
@@ -52,7 +52,7 @@ async function worked(name: string | undefined, option: string | undefined, read
   if (option === '--schema')
     return { input: jsonSchema(calculation.input), output: jsonSchema(calculation.output) };
   try {
-    return await calculation.run(parseJson(readInput()), readPicture);
+    return await calculation.run(parseJson(readInput()), pictureOf);
   } catch (error) {
     if (!(error instanceof v.ValiError)) throw error;
     const issue = error.issues[0] as v.BaseIssue<unknown>;
@@ -76,9 +76,9 @@ async function readRecording(path: string): Promise<Uint8Array> {
   return fs.promises.readFile(path);
 }
 
-async function readPicture(path: string) {
+async function pictureOf(path: string, coarser: number) {
   try {
-    return await decodePicture(path);
+    return await readPicture(path, coarser);
   } catch (error) {
     if (error instanceof Refusal) throw new BadInput('image', error.message);
     throw error;

@@ -1,6 +1,7 @@
 import { newestCatalogs } from '@/db/catalogs';
 import { insertJob } from '@/db/jobs';
 import { inTransaction } from '@/db/open';
+import { newestRevision } from '@/db/unitTypes';
 import { readHistory } from '@/server/book-in/history';
 import { readRack } from '@/server/shop/readRack';
 import { searchJobs } from '@/server/shop/searchJobs';
@@ -9,6 +10,8 @@ import { openTestShop, type TestShop } from '../unit/fixtures/shop';
 /** A shop with so many jobs on its rack, all of them counted. */
 function shopWith(jobs: number): TestShop {
   const shop = openTestShop();
+  const [unitTypeId, catalogs] = ['torvane-hx41', newestCatalogs(shop.context.db)];
+  const unitTypeRevision = newestRevision(shop.context.db, unitTypeId);
   inTransaction(shop.context.db, () => {
     for (let index = 0; index < jobs; index += 1) {
       const day = String((index % 28) + 1).padStart(2, '0');
@@ -24,12 +27,18 @@ function shopWith(jobs: number): TestShop {
           machine: `trailer ${index}`,
           distanceKm: null,
           unitTitle: 'Axle head',
-          unitTypeId: 'torvane-hx41',
         },
-        ...{ unitTypeRevision: 2, serial: `S${index % 20}`, tag: '', complaint: 'howls', symptoms: [] },
+        ...{
+          unitTypeId,
+          unitTypeRevision,
+          catalogs,
+          serial: `S${index % 20}`,
+          tag: '',
+          complaint: 'howls',
+          symptoms: [],
+        },
         ...{ received: { signs: [], note: '' }, oilClaimed: '', history: '', dueOn: `2026-12-${day}` },
         ...{ waitsFor: 'draining', bookedAt: '2026-11-24T09:00:00.000Z' },
-        catalogs: newestCatalogs(shop.context.db),
         bookedById: shop.people.inspector.id,
       });
     }
@@ -47,8 +56,12 @@ export interface RackTimes {
 const FULL = { rack: 60, history: 5, search: 20 } as const;
 
 /** A page of the rack (or of what is found by words, or came before under a serial number) with ten thousand units in the house, and with a hundred: asked by turns. */
-export function rackTimes(rounds: number, asked: keyof typeof FULL = 'rack'): RackTimes {
-  const [many, few] = [shopWith(10_000), shopWith(100)];
+export function rackTimes(
+  rounds: number,
+  asked: keyof typeof FULL = 'rack',
+  sizes: readonly [number, number] = [10_000, 100],
+): RackTimes {
+  const [many, few] = [shopWith(sizes[0]), shopWith(sizes[1])];
   const page = { afterDue: '2026-12-03', afterPeg: 0 };
   const ask = ({ people, context }: TestShop): number => {
     const began = performance.now();

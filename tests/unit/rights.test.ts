@@ -70,6 +70,7 @@ const HELPERS = new Set([
     'originalOf',
     'refuseAlteredOriginal',
     'decodePicture',
+    'readPicture',
     'ensureCertificates',
     'welcomeServer',
     'refuseLostParts',

@@ -16,6 +16,7 @@ import { searchJobs } from '@/server/shop/searchJobs';
 import { readShopZone, setShopZone } from '@/server/shop/timeZone';
 import { shopToday } from '@/server/shopDay';
 import { drawShape } from '@/server/unit-types/drawShape';
+import { rackTimes } from '../bench/rack';
 import {
   bookTestUnit,
   captureHead,
@@ -332,5 +333,13 @@ describe('the search', () => {
     expect(refused(() => searchJobs(shop.people.admin, shop.context, { sought: 'loader' })).code).toBe(
       'no-right',
     );
+  });
+});
+
+describe('the shops of the bench', () => {
+  it.each(['rack', 'search', 'history'] as const)('have full pages of the %s', (asked) => {
+    // Each look throws where a page isn't full: then the bench would compare something else.
+    const { many, few } = rackTimes(2, asked, [400, 100]);
+    expect(Math.min(...many, ...few)).toBeGreaterThan(0);
   });
 });

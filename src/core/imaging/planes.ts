@@ -1,5 +1,3 @@
-import { quickselect } from 'd3-array';
-
 /* Work on planes of figures, row after row; masks are 0 or 1. Sizes in cells. */
 
 export interface Size {
@@ -70,33 +68,40 @@ function runningRows(from: Float32Array, to: Float32Array, { width, height }: Si
 
 function blurNarrow(plane: Float32Array, { width, height }: Size, sigma: number): Float32Array {
   const radius = Math.max(1, Math.ceil(sigma * 2.5));
-  const weights = Float32Array.from({ length: 2 * radius + 1 }, (_, index) =>
-    Math.exp(-((index - radius) ** 2) / (2 * sigma * sigma)),
+  // From the middle outwards, of both sides alike.
+  const weights = Float64Array.from({ length: radius + 1 }, (_, step) =>
+    Math.exp(-(step ** 2) / (2 * sigma * sigma)),
   );
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  const total = weights.reduce((sum, weight) => sum + 2 * weight, -weights[0]!);
+  for (let step = 0; step <= radius; step += 1) weights[step]! /= total;
   const across = new Float32Array(plane.length);
   const down = new Float32Array(plane.length);
   const line = new Float32Array(width + 2 * radius);
+  const sums = new Float64Array(width);
   for (let row = 0; row < height; row += 1) {
     const start = row * width;
     // With its ends repeated, so that the inner loop asks nothing.
     line.fill(plane[start]!, 0, radius);
     line.set(plane.subarray(start, start + width), radius);
     line.fill(plane[start + width - 1]!, radius + width);
-    for (let column = 0; column < width; column += 1) {
-      let sum = 0;
-      for (let step = 0; step <= 2 * radius; step += 1) sum += weights[step]! * line[column + step]!;
-      across[start + column] = sum / total;
-    }
-  }
-  for (let step = -radius; step <= radius; step += 1) {
-    const weight = weights[step + radius]! / total;
-    for (let row = 0; row < height; row += 1) {
-      const at = row + step;
-      const start = (at < 0 ? 0 : at >= height ? height - 1 : at) * width;
+    for (let column = 0; column < width; column += 1) sums[column] = weights[0]! * line[column + radius]!;
+    for (let step = 1; step <= radius; step += 1) {
+      const [weight, left, right] = [weights[step]!, radius - step, radius + step];
       for (let column = 0; column < width; column += 1)
-        down[row * width + column]! += weight * across[start + column]!;
+        sums[column]! += weight * (line[column + left]! + line[column + right]!);
     }
+    across.set(sums, start);
+  }
+  const startOf = (row: number) => Math.max(0, Math.min(height - 1, row)) * width;
+  for (let row = 0; row < height; row += 1) {
+    const start = row * width;
+    for (let column = 0; column < width; column += 1) sums[column] = weights[0]! * across[start + column]!;
+    for (let step = 1; step <= radius; step += 1) {
+      const [weight, above, below] = [weights[step]!, startOf(row - step), startOf(row + step)];
+      for (let column = 0; column < width; column += 1)
+        sums[column]! += weight * (across[above + column]! + across[below + column]!);
+    }
+    down.set(sums, start);
   }
   return down;
 }
@@ -129,19 +134,29 @@ export function blurWeighted(
   return mean;
 }
 
-/** Distance of each cell from the nearest cell that is set, squared (Felzenszwalb and Huttenlocher's two passes). */
+/** Distance of each cell from the nearest cell that is set, squared: down the columns it is counted, along the rows it is Felzenszwalb and Huttenlocher's. */
 export function distanceSquared(mask: Uint8Array, { width, height }: Size): Float32Array {
   const FAR = (width + height) ** 2;
   const result = new Float32Array(mask.length);
-  for (let cell = 0; cell < mask.length; cell += 1) result[cell] = mask[cell] ? 0 : FAR;
-  const longest = Math.max(width, height);
-  const work = {
-    line: new Float64Array(longest),
-    place: new Int32Array(longest),
-    border: new Float64Array(longest + 1),
+  const away = new Float64Array(width).fill(width + height);
+  const sweep = (row: number) => {
+    for (let column = 0; column < width; column += 1) {
+      const cell = row * width + column;
+      away[column] = mask[cell] ? 0 : away[column]! + 1;
+      const squared = Math.min(FAR, away[column]! ** 2);
+      if (squared < result[cell]!) result[cell] = squared;
+    }
   };
-  for (let column = 0; column < width; column += 1) lowerEnvelope(result, column, width, height, work);
-  for (let row = 0; row < height; row += 1) lowerEnvelope(result, row * width, 1, width, work);
+  result.fill(FAR);
+  for (let row = 0; row < height; row += 1) sweep(row);
+  away.fill(width + height);
+  for (let row = height - 1; row >= 0; row -= 1) sweep(row);
+  const work = {
+    line: new Float64Array(width),
+    place: new Int32Array(width),
+    border: new Float64Array(width + 1),
+  };
+  for (let row = 0; row < height; row += 1) lowerEnvelope(result, row * width, width, work);
   return result;
 }
 
@@ -149,11 +164,10 @@ export function distanceSquared(mask: Uint8Array, { width, height }: Size): Floa
 function lowerEnvelope(
   plane: Float32Array,
   start: number,
-  step: number,
   count: number,
   { line, place, border }: { line: Float64Array; place: Int32Array; border: Float64Array },
 ): void {
-  for (let at = 0; at < count; at += 1) line[at] = plane[start + at * step]!;
+  for (let at = 0; at < count; at += 1) line[at] = plane[start + at]!;
   let last = 0;
   place[0] = 0;
   border[0] = Number.NEGATIVE_INFINITY;
@@ -174,7 +188,7 @@ function lowerEnvelope(
   last = 0;
   for (let at = 0; at < count; at += 1) {
     while (border[last + 1]! < at) last += 1;
-    plane[start + at * step] = (at - place[last]!) ** 2 + line[place[last]!]!;
+    plane[start + at] = (at - place[last]!) ** 2 + line[place[last]!]!;
   }
 }
 
@@ -283,6 +297,32 @@ export function sampled(cells: number, most = 3000): number[] {
   return Array.from({ length: Math.floor(cells / step) }, (_, index) => Math.floor((index + 0.37) * step));
 }
 
+/**
+ * The figure that would stand at a place if all were in order (C. A. R. Hoare's selection); the list is moved about. Packages for it compare
+ * through a function, which takes several times as long as all the rest, and this is asked for a thousand windows of each picture.
+ */
+export function inOrderAt(list: Float32Array | Float64Array, place: number): number {
+  let [left, right] = [0, list.length - 1];
+  while (left < right) {
+    const pivot = list[(left + right) >> 1]!;
+    let [up, down] = [left, right];
+    while (up <= down) {
+      while (list[up]! < pivot) up += 1;
+      while (list[down]! > pivot) down -= 1;
+      if (up > down) break;
+      const higher = list[up]!;
+      list[up] = list[down]!;
+      list[down] = higher;
+      up += 1;
+      down -= 1;
+    }
+    if (place <= down) right = down;
+    else if (place >= up) left = up;
+    else break;
+  }
+  return list[place]!;
+}
+
 /** The value below which a share of the figures lies. */
 export function quantile(values: ArrayLike<number>, share: number): number {
   const list = new Float64Array(values.length);
@@ -291,8 +331,7 @@ export function quantile(values: ArrayLike<number>, share: number): number {
   const at = Math.min(list.length - 1, Math.max(0, share * (list.length - 1)));
   const low = Math.floor(at);
   // Only as far in order as it is needed: what comes after is no less.
-  quickselect(list, low);
-  const a = list[low]!;
+  const a = inOrderAt(list, low);
   if (at === low) return a;
   let b = Number.POSITIVE_INFINITY;
   for (let next = low + 1; next < list.length; next += 1) if (list[next]! < b) b = list[next]!;

@@ -69,6 +69,19 @@ function sideOf(quad: Quad, side: 0 | 1, cells: number): number {
   return longest / cells;
 }
 
+/** So many pixels of a picture to one cell say all that its light does. */
+const ENOUGH = 1.6;
+
+/** How many pixels may become one, each way, before a region's cells lose anything; at least 1. */
+export function coarserFor(quad: Quad, longest: number): number {
+  const pixels = Math.max(sideOf(quad, 0, 1), sideOf(quad, 1, 1));
+  return Math.max(1, pixels / longest / ENOUGH);
+}
+
+/** A region in the pixels of a picture that was read coarser. */
+export const scaledQuad = <Corners extends Quad>(quad: Corners, along: number, down: number): Corners =>
+  quad.map(([x, y]) => [x * along, y * down]) as unknown as Corners;
+
 /** Cells that suit a region: as many along its longer side as asked, square in the picture as far as that goes. */
 export function gridOf(quad: Quad, longest: number): { readonly width: number; readonly height: number } {
   const across = sideOf(quad, 0, 1);

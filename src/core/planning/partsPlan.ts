@@ -66,11 +66,13 @@ export async function partsPlan(
   const asked = v.parse(PartsPlanInputSchema, raw);
   refuseTwice(asked);
   const needs = summed(asked.needs);
-  const allowed = asked.offers.filter(
-    ({ days, tier }) =>
-      days <= (asked.deadlineDays ?? Number.POSITIVE_INFINITY) &&
-      tier >= (asked.minimumTier ?? Number.NEGATIVE_INFINITY),
-  );
+  const allowed = asked.offers
+    .filter(
+      ({ days, tier }) =>
+        days <= (asked.deadlineDays ?? Number.POSITIVE_INFINITY) &&
+        tier >= (asked.minimumTier ?? Number.NEGATIVE_INFINITY),
+    )
+    .map((offer) => weighed(offer, needs));
   const lacking = uncovered(needs, asked.together, allowed);
   if (lacking.length > 0) return { ...NOTHING, uncoverable: lacking };
   const offers = narrowed(
@@ -96,6 +98,19 @@ const NOTHING: PartsPlan = {
 type Needs = ReadonlyMap<string, number>;
 type Together = Asked['together'];
 
+/** An offer with what all its lines give of each part, and the most of it that is ever of use: as much as covers all by itself. */
+interface Weighed extends Offer {
+  readonly gives: ReadonlyMap<string, number>;
+  readonly most: number;
+}
+
+function weighed(offer: Offer, needs: Needs): Weighed {
+  const gives = summed(offer.supplies);
+  const enough = [...gives].map(([part, qty]) => Math.ceil((needs.get(part) ?? 0) / qty));
+  const most = Math.min(offer.stock ?? Number.POSITIVE_INFINITY, Math.max(0, ...enough));
+  return { ...offer, gives, most };
+}
+
 function refuseTwice({ offers, needs, together }: Asked): void {
   offers.forEach(({ id: own }, at) => {
     if (offers.findIndex((other) => other.id === own) !== at)
@@ -113,34 +128,24 @@ function summed(list: readonly { readonly part: string; readonly qty: number }[]
   return sums;
 }
 
-const gives = ({ supplies }: Offer, part: string): number => summed(supplies).get(part) ?? 0;
-
-/** More of an offer than covers all by itself is never of use. */
-function most(offer: Offer, needs: Needs): number {
-  const enough = [...summed(offer.supplies)].map(([part, qty]) => Math.ceil((needs.get(part) ?? 0) / qty));
-  return Math.min(offer.stock ?? Number.POSITIVE_INFINITY, Math.max(0, ...enough));
-}
-
 /** What can't be had even if all there is were ordered. */
-function uncovered(needs: Needs, together: Together, offers: readonly Offer[]): string[] {
+function uncovered(needs: Needs, together: Together, offers: readonly Weighed[]): string[] {
   const short = [...needs].flatMap(([part, qty]) => {
-    const there = offers.reduce((sum, offer) => sum + most(offer, needs) * gives(offer, part), 0);
+    const there = offers.reduce((sum, { most, gives }) => sum + most * (gives.get(part) ?? 0), 0);
     return there < qty ? [part] : [];
   });
   const apart = together.flatMap(([a, b]) =>
-    offers.some((offer) => most(offer, needs) > 0 && gives(offer, a) > 0 && gives(offer, b) > 0)
-      ? []
-      : [a, b],
+    offers.some(({ most, gives }) => most > 0 && gives.has(a) && gives.has(b)) ? [] : [a, b],
   );
   return [...new Set([...short, ...apart])];
 }
 
 /** Only as late, or only as good, as is needed: covering gets no worse with more offers, so that the limit is found one by one. */
 function narrowed(
-  offers: readonly Offer[],
+  offers: readonly Weighed[],
   objective: Asked['objective'],
-  covers: (some: readonly Offer[]) => boolean,
-): readonly Offer[] {
+  covers: (some: readonly Weighed[]) => boolean,
+): readonly Weighed[] {
   if (objective === 'cost') return offers;
   const worth = ({ days, tier }: Offer) => (objective === 'days' ? -days : tier);
   const limits = [...new Set(offers.map(worth))].sort((a, b) => b - a);
@@ -154,13 +159,13 @@ function narrowed(
 function programOf(
   needs: Needs,
   { together, freights }: Pick<Asked, 'together' | 'freights'>,
-  offers: readonly Offer[],
+  offers: readonly Weighed[],
 ): CoverProgram {
   const row = (counts: readonly number[], least: number) => {
     const columns = counts.flatMap((count, index) => (count > 0 ? [index] : []));
     return { columns, factors: columns.map((index) => counts[index]!), least };
   };
-  const upper = offers.map((offer) => most(offer, needs));
+  const upper = offers.map(({ most }) => most);
   const senders = [
     ...new Set(offers.flatMap(({ source }) => (source && (freights[source] ?? 0) > 0 ? [source] : []))),
   ];
@@ -170,13 +175,13 @@ function programOf(
     rows: [
       ...[...needs].map(([part, qty]) =>
         row(
-          offers.map((offer) => gives(offer, part)),
+          offers.map(({ gives }) => gives.get(part) ?? 0),
           qty,
         ),
       ),
       ...together.map(([a, b]) =>
         row(
-          offers.map((offer) => (gives(offer, a) > 0 && gives(offer, b) > 0 ? 1 : 0)),
+          offers.map(({ gives }) => (gives.has(a) && gives.has(b) ? 1 : 0)),
           1,
         ),
       ),
@@ -191,7 +196,7 @@ function programOf(
 }
 
 function planOf(
-  chosen: readonly { readonly offer: Offer; readonly count: number }[],
+  chosen: readonly { readonly offer: Weighed; readonly count: number }[],
   needs: Needs,
   { proved, bound }: Pick<Solved, 'proved' | 'bound'>,
   freights: Asked['freights'],
@@ -199,7 +204,7 @@ function planOf(
   const senders = new Set(chosen.flatMap(({ offer }) => offer.source ?? []));
   const got = new Map<string, number>();
   for (const { offer, count } of chosen)
-    for (const [part, qty] of summed(offer.supplies)) got.set(part, (got.get(part) ?? 0) + qty * count);
+    for (const [part, qty] of offer.gives) got.set(part, (got.get(part) ?? 0) + qty * count);
   return {
     feasible: true,
     chosen: chosen.map(({ offer, count }) => ({ id: offer.id, count })),

@@ -1,8 +1,9 @@
 import * as v from 'valibot';
+import type { LooksAt } from '../../calculation';
 import type { Doubts } from '../confidence';
 import { refuseBadQuad } from '../homography';
 import { LINEAR, type Quad, type Raster } from '../raster';
-import { gridOf, rectify } from '../rectify';
+import { coarserFor, gridOf, rectify, scaledQuad } from '../rectify';
 import { chromaOfHex, splitCompound } from './compound';
 import { measurePatch } from './measurePatch';
 import { findPatches } from './patch';
@@ -28,6 +29,13 @@ export const ContactPatternInputSchema = v.object({
     'auto',
   ),
 });
+
+export const CONTACT_PATTERN_LOOKS_AT: LooksAt<v.InferOutput<typeof ContactPatternInputSchema>> = {
+  coarser: ({ flank }) => coarserFor(flank, CELLS),
+  refuse: ({ flank }, whole) => refuseBadQuad(flank, whole, 'flank'),
+  scaled: ({ flank, ...rest }, along, down) => ({ ...rest, flank: scaledQuad(flank, along, down) }),
+};
+
 const share = v.number();
 const range = v.tuple([share, share]);
 const measures = v.object({

@@ -33,22 +33,37 @@ const RIM_CELLS = 3;
  * @param light linear light of each cell, its noise smoothed
  * @param surface cells that are known to be sound; without, they are looked for
  */
-export function darkPlaces(light: Float32Array, size: Size, surface?: Uint8Array): DarkPlaces {
+export function darkPlaces(
+  light: Float32Array,
+  size: Size,
+  surface?: Uint8Array,
+  logarithm = logarithmOf(light),
+): DarkPlaces {
   const longest = Math.max(size.width, size.height);
   const wide = localGround(light, size, { reach: Math.round(longest / 6), share: 0.75 });
-  const sound = surface ?? inverse(dilate(placesBelow(light, wide, size).mask, size, 4));
+  const sound = surface ?? inverse(dilate(placesBelow(light, wide, size, logarithm).mask, size, 4));
   const close = localGround(light, size, { reach: Math.round(longest / 22), share: 0.5, use: sound });
-  return placesBelow(light, close.some(Number.isNaN) ? wide : close, size);
+  return placesBelow(light, close.some(Number.isNaN) ? wide : close, size, logarithm);
+}
+
+/** The logarithm of each cell's light; black is not endless. */
+export function logarithmOf(light: Float32Array): Float32Array {
+  const logarithm = new Float32Array(light.length);
+  for (let cell = 0; cell < light.length; cell += 1)
+    logarithm[cell] = Math.log(0.004 + Math.max(0, light[cell]!));
+  return logarithm;
 }
 
 /** Places with a sharp rim and less than half of a known ground's light. */
-export function placesBelow(light: Float32Array, ground: Float32Array, size: Size): DarkPlaces {
+export function placesBelow(
+  light: Float32Array,
+  ground: Float32Array,
+  size: Size,
+  logarithm = logarithmOf(light),
+): DarkPlaces {
   const shares = new Float32Array(light.length);
-  const logarithm = new Float32Array(light.length);
-  for (let cell = 0; cell < light.length; cell += 1) {
+  for (let cell = 0; cell < light.length; cell += 1)
     shares[cell] = light[cell]! / Math.max(1e-4, ground[cell]!);
-    logarithm[cell] = Math.log(0.004 + light[cell]!);
-  }
   const seeds = blobsOf(
     maskWhere(shares.length, (cell) => shares[cell]! < HALF),
     size,

@@ -1,4 +1,4 @@
-import type { Size } from '../planes';
+import { inOrderAt, type Size } from '../planes';
 
 export interface Window {
   /** Cells from the middle of a window to its edge. */
@@ -49,7 +49,8 @@ function quantileRound(
       count += 1;
     }
   if (count < FEWEST) return Number.NaN;
-  return seen.subarray(0, count).sort()[Math.min(count - 1, Math.floor(share * count))]!;
+  const at = Math.min(count - 1, Math.floor(share * count));
+  return inOrderAt(seen.subarray(0, count), at);
 }
 
 /** Gaps filled from their sides inwards. */

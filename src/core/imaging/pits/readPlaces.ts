@@ -1,7 +1,7 @@
 import { ramp } from '../confidence';
 import { blur, dilate, inverse, type Size } from '../planes';
 import type { Rectified } from '../rectify';
-import { type DarkPlaces, darkPlaces, placesBelow } from './darkPlaces';
+import { type DarkPlaces, darkPlaces, logarithmOf, placesBelow } from './darkPlaces';
 import { type TwoKinds, twoKinds } from './twoKinds';
 
 /** From this share on the second reading is asked whether the first has lost the ground. */
@@ -52,10 +52,14 @@ export function readPlaces(
   { darker, sound }: { readonly darker: boolean; readonly sound?: number | undefined },
 ): ReadPlaces {
   const light = blur(lightOf(square, darker), square, 0.8);
-  const other = twoKinds(light, square);
-  if (sound === undefined) return { light, ...reconciled(light, square, darkPlaces(light, square), other) };
+  const logarithm = logarithmOf(light);
+  const other = twoKinds(light, square, logarithm);
+  if (sound === undefined) {
+    const first = darkPlaces(light, square, undefined, logarithm);
+    return { light, ...reconciled(light, square, first, other) };
+  }
   const ground = new Float32Array(light.length).fill(darker ? sound : turned(sound));
-  const places = placesBelow(light, ground, square);
+  const places = placesBelow(light, ground, square, logarithm);
   const share = shareOf(places, square);
   // Where all is eaten there is one kind only, and the second reading has nothing to compare with.
   const agreed = other.share === 0 && share > 0.85 ? ONE_READING : agreement(share, other.share);

@@ -1,20 +1,8 @@
 import { inverse, Matrix, solve } from 'ml-matrix';
 import type { Size } from '../planes';
 
-/** Powers along and up of a polynomial of third degree. */
-const TERMS = [
-  [0, 0],
-  [1, 0],
-  [0, 1],
-  [2, 0],
-  [1, 1],
-  [0, 2],
-  [3, 0],
-  [2, 1],
-  [1, 2],
-  [0, 3],
-] as const;
-const COUNT = TERMS.length;
+/** Powers of a polynomial of third degree along and up: 1, x, y, x², xy, y², x³, x²y, xy², y³. */
+const COUNT = 10;
 /** Every so many cells each way are enough for ten terms. */
 const STRIDE = 4;
 /** What lies farther than this from the field, in logarithms, hardly counts. */
@@ -34,24 +22,25 @@ export class SmoothField {
       for (let column = 1; column < size.width; column += STRIDE) cells.push(row * size.width + column);
     this.cells = Int32Array.from(cells);
     this.rows = new Float64Array(cells.length * COUNT);
-    for (const [at, cell] of cells.entries()) {
-      const x = (2 * (cell % size.width)) / size.width - 1;
-      const y = (2 * Math.floor(cell / size.width)) / size.height - 1;
-      for (let term = 0; term < COUNT; term += 1) {
-        const [across, up] = TERMS[term]!;
-        this.rows[at * COUNT + term] = x ** across * y ** up;
-      }
+    for (let at = 0; at < cells.length; at += 1) {
+      const x = (2 * (cells[at]! % size.width)) / size.width - 1;
+      const y = (2 * Math.floor(cells[at]! / size.width)) / size.height - 1;
+      this.rows.set([1, x, y, x * x, x * y, y * y, x * x * x, x * x * y, x * y * y, y * y * y], at * COUNT);
     }
     this.evenly = inverse(this.normal(() => 1));
   }
 
   private normal(weight: (at: number) => number): Matrix {
+    const { rows, cells } = this;
     const sums = new Float64Array(COUNT * COUNT);
-    for (let at = 0; at < this.cells.length; at += 1) {
-      const [start, counts] = [at * COUNT, weight(at)];
-      for (let i = 0; i < COUNT; i += 1)
-        for (let j = i; j < COUNT; j += 1)
-          sums[i * COUNT + j]! += this.rows[start + i]! * this.rows[start + j]! * counts;
+    const row = new Float64Array(COUNT);
+    for (let at = 0; at < cells.length; at += 1) {
+      const counts = weight(at);
+      for (let i = 0; i < COUNT; i += 1) row[i] = rows[at * COUNT + i]!;
+      for (let i = 0; i < COUNT; i += 1) {
+        const own = row[i]! * counts;
+        for (let j = i; j < COUNT; j += 1) sums[i * COUNT + j]! += own * row[j]!;
+      }
     }
     const normal = Matrix.zeros(COUNT, COUNT);
     for (let i = 0; i < COUNT; i += 1)
@@ -64,10 +53,11 @@ export class SmoothField {
   }
 
   private right(value: (at: number) => number): Matrix {
+    const { rows, cells } = this;
     const sums = new Float64Array(COUNT);
-    for (let at = 0; at < this.cells.length; at += 1) {
+    for (let at = 0; at < cells.length; at += 1) {
       const target = value(at);
-      for (let term = 0; term < COUNT; term += 1) sums[term]! += this.rows[at * COUNT + term]! * target;
+      for (let term = 0; term < COUNT; term += 1) sums[term]! += rows[at * COUNT + term]! * target;
     }
     return Matrix.columnVector(Array.from(sums));
   }
@@ -79,10 +69,11 @@ export class SmoothField {
 
   /** The field at the cells that are looked at. */
   at(weights: Float64Array): Float32Array {
+    const { rows } = this;
     const field = new Float32Array(this.cells.length);
     for (let at = 0; at < field.length; at += 1) {
       let sum = 0;
-      for (let term = 0; term < COUNT; term += 1) sum += this.rows[at * COUNT + term]! * weights[term]!;
+      for (let term = 0; term < COUNT; term += 1) sum += rows[at * COUNT + term]! * weights[term]!;
       field[at] = sum;
     }
     return field;

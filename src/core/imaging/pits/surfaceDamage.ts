@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { BadInput } from '../../badInput';
+import type { LooksAt } from '../../calculation';
 import { notNegative, positive } from '../../fields';
 import { confidenceOf, type Doubts } from '../confidence';
 import { quadArea, refuseBadQuad } from '../homography';
@@ -8,7 +9,7 @@ import { cellsInside } from '../outline';
 import { PointSchema, QuadSchema } from '../pattern/contactPattern';
 import { blobsOf, type Size } from '../planes';
 import type { Point, Quad, Raster } from '../raster';
-import { gridOf, rectify } from '../rectify';
+import { coarserFor, gridOf, rectify, scaledQuad } from '../rectify';
 import { damageDoubts } from './damageDoubts';
 import type { DarkPlaces } from './darkPlaces';
 import { readPlaces } from './readPlaces';
@@ -33,6 +34,18 @@ export const SurfaceDamageInputSchema = v.object({
   sound: v.optional(PointSchema),
   darker: v.optional(v.union([v.literal('auto'), v.boolean()], 'must be "auto", true or false'), 'auto'),
 });
+type SurfaceDamageInput = v.InferOutput<typeof SurfaceDamageInputSchema>;
+
+export const SURFACE_DAMAGE_LOOKS_AT: LooksAt<SurfaceDamageInput> = {
+  coarser: ({ region }) => coarserFor(region, CELLS),
+  refuse: ({ region }, whole) => refuseBadQuad(region, whole, 'region'),
+  scaled: ({ region, sound, mmPerPixel, ...rest }, along, down) => ({
+    ...{ ...rest, region: scaledQuad(region, along, down) },
+    ...(sound && { sound: [sound[0] * along, sound[1] * down] as [number, number] }),
+    ...(mmPerPixel && { mmPerPixel: mmPerPixel / Math.sqrt(along * down) }),
+  }),
+};
+
 export const SurfaceDamageOutputSchema = v.object({
   areaFraction: notNegative,
   count: v.number(),

@@ -1,4 +1,5 @@
 import { blobsOf, inverse, maskWhere, open, quantile, type Size, sampled } from '../planes';
+import { logarithmOf } from './darkPlaces';
 import { rimsOf, STEEP } from './rim';
 import { SmoothField } from './smoothField';
 
@@ -33,8 +34,7 @@ const GLINT = 0.25;
  * the brighter cells nearby, and sees two kinds where most is eaten too.
  * @param light linear light of each cell, its noise smoothed
  */
-export function twoKinds(light: Float32Array, size: Size): TwoKinds {
-  const logarithm = light.map((value) => Math.log(0.004 + Math.max(0, value)));
+export function twoKinds(light: Float32Array, size: Size, logarithm = logarithmOf(light)): TwoKinds {
   const field = new SmoothField(size);
   const all = kindsIn(logarithm, field, size);
   if (all.share < MOST || isSurface(all, logarithm, size)) return all;
