@@ -19,7 +19,14 @@ const SECONDS = 50;
 const PHOTOGRAPH_EVERY_S = 20;
 /** In step with nothing that is sent. */
 const ASK_EVERY_MS = 47;
-const ASKED = '/api/v1/unit-types/torvane-hx41/revisions/2';
+
+/** The revision of the unit type that a job pins: held in memory, as every device asks for it. */
+async function askedFor(caller: Caller, jobId: string): Promise<string> {
+  const { job } = (await (await caller.ask('GET', `/api/v1/jobs/${jobId}`)).json()) as {
+    job: { unitTypeId: string; unitTypeRevision: number };
+  };
+  return `/api/v1/unit-types/${job.unitTypeId}/revisions/${job.unitTypeRevision}`;
+}
 
 export interface UnderLoad {
   /** 95th percentile of what is asked meanwhile, ms; from when it was due, not from when it could be sent. */
@@ -34,11 +41,12 @@ export async function devicesUnderLoad({ shop, caller }: OnPage): Promise<UnderL
   const pictures = await picturesToSend(Math.ceil((DEVICES * SECONDS) / PHOTOGRAPH_EVERY_S) + DEVICES);
   const jobs: string[] = [];
   for (let at = 0; at < DEVICES; at += 1) jobs.push(await caller.bookIn(`device ${at}`));
+  const asked = await askedFor(caller, jobs[0]!);
   const sent = jobs.map((): { readings: string[]; photographs: string[] } => ({
     readings: [],
     photographs: [],
   }));
-  const ours = await p95Of(shop.url, caller, (device) => ({
+  const ours = await p95Of(`${shop.url}${asked}`, caller, (device) => ({
     reading: async () => {
       const id = uuidv7();
       sent[device]!.readings.push(id);
@@ -54,15 +62,15 @@ export async function devicesUnderLoad({ shop, caller }: OnPage): Promise<UnderL
   }));
   const wrong = await wrongIn(caller, jobs, sent);
   return {
-    ...{ ours, bare: await bareP95(caller, pictures), wrong },
+    ...{ ours, bare: await bareP95(caller, pictures, asked), wrong },
     sent: sent.reduce((sum, { readings, photographs }) => sum + readings.length + photographs.length, 0),
   };
 }
 
-async function bareP95(caller: Caller, pictures: Pictures): Promise<number> {
+async function bareP95(caller: Caller, pictures: Pictures, asked: string): Promise<number> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'bare-'));
   const held = path.join(folder, 'held.json');
-  fs.writeFileSync(held, await (await caller.ask('GET', ASKED)).text());
+  fs.writeFileSync(held, await (await caller.ask('GET', asked)).text());
   const child = spawn(process.execPath, ['tests/bench/bareServer.mjs', folder, held], {
     stdio: 'pipe',
     detached: true,
@@ -76,7 +84,7 @@ async function bareP95(caller: Caller, pictures: Pictures): Promise<number> {
       });
       await answer.text();
     };
-    return await p95Of(url, caller, () => ({
+    return await p95Of(`${url}${asked}`, caller, () => ({
       reading: () => put('captures/readings', '{"raw":"0.20","unit":"mm","positionId":"ring-gear"}'),
       photograph: () => put('photographs', pictures.next()[0]),
     }));
@@ -92,7 +100,7 @@ interface Device {
 }
 
 /** A shop's computer has been running for a while: the first seconds load what is needed, and are not counted. */
-async function p95Of(url: string, caller: Caller, deviceOf: (device: number) => Device): Promise<number> {
+async function p95Of(asked: string, caller: Caller, deviceOf: (device: number) => Device): Promise<number> {
   const waiting: Promise<unknown>[] = [];
   const times: number[] = [];
   const began = performance.now();
@@ -112,7 +120,9 @@ async function p95Of(url: string, caller: Caller, deviceOf: (device: number) => 
   }
   for (let due = 0; due < SECONDS * 1000; due += ASK_EVERY_MS)
     later(due, async () => {
-      await (await fetch(`${url}${ASKED}`, { headers: caller.headers })).text();
+      const answer = await fetch(asked, { headers: caller.headers });
+      if (!answer.ok) throw new Error(`what was asked for meanwhile: ${answer.status}`);
+      await answer.text();
       if (due >= WARM_UP_S * 1000) times.push(performance.now() - began - due);
     });
   await Promise.all(waiting);

@@ -1,5 +1,6 @@
 import { type Browser, chromium, type Page } from '@playwright/test';
 import sharp from 'sharp';
+import { v7 as uuidv7 } from 'uuid';
 import { BROWSER } from '../browser/chromium.mjs';
 import { type OwnShop, openOwnShop } from '../browser/ownServer';
 import seedOnce from '../browser/seedOnce';
@@ -52,12 +53,13 @@ export async function bytesOfAReading(
   readings: number,
 ): Promise<{ readonly bytes: number; readonly redrawn: number }> {
   const job = await caller.bookIn('bench of the many readings');
-  for (let done = 0; done < readings; done += 20)
-    await Promise.all(
-      Array.from({ length: Math.min(20, readings - done) }, () =>
-        caller.reading(job, crypto.randomUUID(), '0.20'),
-      ),
+  for (let done = 0; done < readings; done += 20) {
+    const batch = Array.from({ length: Math.min(20, readings - done) }, () =>
+      caller.reading(job, uuidv7(), '0.20'),
     );
+    if ((await Promise.all(batch)).some((status) => status !== 200))
+      throw new Error('A reading of the bench was not taken.');
+  }
   const peg = await caller.pegOf(job);
   await page.goto(`/jobs/${peg}?part=ring-gear&face=measure&check=backlash`);
   await alive(page);
