@@ -1,6 +1,5 @@
 import { X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
-import https from 'node:https';
 import type net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
@@ -9,6 +8,7 @@ import Database from 'better-sqlite3';
 import { ensureCertificates } from '@/server/network/certificate';
 import { welcomeServer } from '@/server/network/welcome';
 import { dataFolderOf } from './folders';
+import { openFront } from './front/openFront.mjs';
 
 /*
  * npm run serve -- --name bench.shop.lan: opens the shop to its own network over HTTPS, under a certificate made here.
@@ -54,19 +54,16 @@ async function serve(): Promise<void> {
   process.env.STEREOTOME_HTTPS = '1';
   process.env.STEREOTOME_OWN_SERVER = '1';
   Object.assign(process.env, { NODE_ENV: 'production' });
+  const front = await openFront({
+    ...{ host: values.host, port: portOf('port', values.port), tls: { key, cert: certificate } },
+    headers: { 'strict-transport-security': `max-age=${A_DAY}` },
+  });
+  const { port } = front;
   const { default: next } = await import('next');
-  const port = portOf('port', values.port);
   const application = next({ dev: false, dir: ROOT, hostname: names[0]!, port });
   await application.prepare();
-  const handle = application.getRequestHandler();
+  await front.serve(application.getRequestHandler());
   const address = `https://${names[0]}:${port}/`;
-  const shop = https.createServer({ key, cert: certificate }, (request, response) => {
-    // Whatever a caller claims of himself, this is where he comes from.
-    request.headers['x-stereotome-address'] = request.socket.remoteAddress ?? 'nowhere';
-    response.setHeader('strict-transport-security', `max-age=${A_DAY}`);
-    void handle(request, response);
-  });
-  await listening(shop, port);
   const welcomePort = portOf('welcome-port', values['welcome-port']);
   await listening(welcomeServer(authorityFile, address), welcomePort);
   console.log(`Open on the shop’s network:  ${address}${renewed ? '  (certificate made anew)' : ''}`);

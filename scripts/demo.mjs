@@ -63,7 +63,7 @@ try {
     throw new Error('The build failed.');
   }
   await seed();
-  const server = start('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', port], {
+  const server = start('node', ['cli/start.mjs', '--port', port], {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', STEREOTOME_DATA: data },
   });

@@ -156,7 +156,8 @@ export async function waitForServer(url, child, seconds = 60) {
   for (let tries = 0; tries < seconds * 4; tries += 1) {
     if (child.exitCode !== null) throw new Error('The server ended before it answered.');
     const answered = await fetch(url, { redirect: 'manual' }).then(
-      () => true,
+      // Before the application is there, its front says that it is starting.
+      ({ status }) => status !== 503,
       () => false,
     );
     if (answered) return;

@@ -38,26 +38,10 @@ export const openOwnShop = (name: string): Promise<OwnShop> => startOn(copyOfSee
  * somewhere already can't be mistaken for it.
  */
 export async function startOn(data: string): Promise<OwnShop> {
-  const child = spawn(
-    process.execPath,
-    // A test that asks by itself uses a line again that it used before: one that the server is just closing would be reset under it.
-    [
-      'node_modules/next/dist/bin/next',
-      'start',
-      '-H',
-      '127.0.0.1',
-      '-p',
-      '0',
-      '--keepAliveTimeout',
-      '120000',
-    ],
-    {
-      cwd: ROOT,
-      detached: true,
-      stdio: ['ignore', 'pipe', 'pipe'],
-      env: { ...process.env, ...SETTINGS, STEREOTOME_DATA: data },
-    },
-  );
+  const child = spawn(process.execPath, ['cli/start.mjs', '--port', '0'], {
+    ...{ cwd: ROOT, detached: true, stdio: ['ignore', 'pipe', 'pipe'] },
+    env: { ...process.env, ...SETTINGS, STEREOTOME_DATA: data },
+  });
   const url = await said(child, /(http:\/\/127\.0\.0\.1:\d+)[\s\S]*Ready/);
   return { url, data, close: () => ended(child), kill: () => ended(child, 'SIGKILL') };
 }

@@ -13,11 +13,7 @@ if (seeded.code !== 0) {
   console.error(seeded.output);
   process.exit(1);
 }
-const server = start(
-  'node',
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', process.argv[2] ?? '4391'],
-  {
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', STEREOTOME_DATA: data },
-  },
-);
+const server = start('node', ['cli/start.mjs', '--port', process.argv[2] ?? '4391'], {
+  env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', STEREOTOME_DATA: data },
+});
 server.on('exit', (code) => process.exit(code ?? 1));

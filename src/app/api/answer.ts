@@ -1,4 +1,3 @@
-import { gzipSync } from 'node:zlib';
 import type { NextRequest } from 'next/server';
 import { NextResponse } from 'next/server';
 import type { Actor } from '@/model/people';
@@ -120,23 +119,13 @@ export const numberIn = (address: URL, name: string): Record<string, number> => 
 const A_YEAR = 31_536_000;
 /** Of what never changes: whoever has it need not ask again. */
 export const forGood = { 'cache-control': `private, max-age=${A_YEAR}, immutable` };
-const written = new WeakMap<object, { readonly plain: Buffer; readonly packed: Buffer }>();
-/** What never changes is written out and packed once: packing it for each device that asks takes longer than all the rest. */
-export function answerForGood({ headers }: NextRequest, value: object): Response {
-  let text = written.get(value);
-  if (!text) {
-    const plain = Buffer.from(JSON.stringify(value));
-    text = { plain, packed: gzipSync(plain) };
-    written.set(value, text);
-  }
-  const packs = /\bgzip\b/.test(headers.get('accept-encoding') ?? '');
-  return new Response(new Uint8Array(packs ? text.packed : text.plain), {
-    headers: {
-      ...forGood,
-      'content-type': 'application/json',
-      vary: 'accept-encoding',
-      ...(packs ? { 'content-encoding': 'gzip' } : {}),
-    },
+const written = new WeakMap<object, string>();
+/** What never changes is written out once. */
+export function answerForGood(value: object): Response {
+  const text = written.get(value) ?? JSON.stringify(value);
+  written.set(value, text);
+  return new Response(text, {
+    headers: { ...forGood, 'content-type': 'application/json' },
   });
 }
 

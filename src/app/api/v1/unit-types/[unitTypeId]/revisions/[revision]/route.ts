@@ -2,7 +2,7 @@ import { answer, answerForGood } from '@/app/api/answer';
 import { readRevision } from '@/server/unit-types/exchange';
 
 /** One revision of a unit type. */
-export const GET = answer(({ request, actor, context, params }) => {
+export const GET = answer(({ actor, context, params }) => {
   const { unitTypeId, revision } = params;
-  return answerForGood(request, readRevision(actor, context, { unitTypeId, revision: Number(revision) }));
+  return answerForGood(readRevision(actor, context, { unitTypeId, revision: Number(revision) }));
 });
