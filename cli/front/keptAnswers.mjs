@@ -76,4 +76,10 @@ export class KeptAnswers {
  * @param {boolean} isPrivate
  */
 const keyOf = ({ url, headers }, isPrivate) =>
-  JSON.stringify([url, headers.host, headers['accept-encoding'], isPrivate ? (headers.cookie ?? '') : null]);
+  JSON.stringify([
+    url,
+    headers.host,
+    headers['accept-encoding'],
+    headers.rsc,
+    isPrivate ? (headers.cookie ?? '') : null,
+  ]);

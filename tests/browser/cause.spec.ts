@@ -65,7 +65,9 @@ test('a conclusion is chosen, worded, differs with a reason, and is checked late
   await expect(first(page)).toContainText('Oil level too low');
   const conclusion = page.getByTestId('conclusion');
   const chosen = conclusion.getByRole('group', { name: 'Which causes' });
+  await expect(chosen).toContainText('Choose one of these causes, and words are proposed');
   await chosen.getByRole('button', { name: 'Oil level too low' }).click();
+  await expect(chosen).not.toContainText('Choose one of these causes');
   await chosen.getByRole('button', { name: 'Propose words' }).click();
   const plain = conclusion.getByLabel('In plain words, for the customer');
   await expect(plain).toHaveValue(/probably too little oil was in it/);

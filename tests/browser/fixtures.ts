@@ -259,7 +259,7 @@ export const wholeBench = (page: Page) => expect(page.locator('[data-job][data-w
 
 /** Waits until nothing is left on this device, as the page says it. */
 export const everythingStored = (page: Page) =>
-  expect(page.getByTestId('waiting-uploads')).toHaveText('Everything is stored');
+  expect(page.getByTestId('waiting-uploads')).toHaveText('Everything is stored', { timeout: 120_000 });
 
 /** Waits until the shop's computer holds so many captures of this job, and answers what it holds. */
 export async function stored(page: Page, jobId: string, count: number): Promise<StoredJob> {

@@ -261,6 +261,17 @@ describe('which is last', () => {
     expect(inOrder()).toEqual(['1', '2']);
   });
 
+  it('keeps the order of one device where one of its captures was seconds on its way', () => {
+    // Its clock is right; the second was four seconds on its way, and would seem to have happened after the third.
+    shop.setTime('2026-11-24T08:30:00.100Z');
+    sent(1, 'tablet', '2026-11-24T08:29:59.000Z', '2026-11-24T08:30:00.000Z');
+    shop.setTime('2026-11-24T08:30:04.200Z');
+    sent(2, 'tablet', '2026-11-24T08:29:59.100Z', '2026-11-24T08:30:00.200Z');
+    shop.setTime('2026-11-24T08:30:04.400Z');
+    sent(3, 'tablet', '2026-11-24T08:29:59.200Z', '2026-11-24T08:30:04.300Z');
+    expect(inOrder()).toEqual(['1', '2', '3']);
+  });
+
   it('is told by the receipt where a capture would have happened after it: a time to come rules over nobody', () => {
     shop.setTime('2026-11-24T08:30:00.000Z');
     // It says its clock is right, and notes a time a year ahead; and one that says nothing of its clock does the same.

@@ -3,8 +3,10 @@ import { type Context, instant } from '../context';
 
 /** A clock that is set again while captures wait tells nothing of when they were taken. */
 const JUMP_MS = 2 * 60_000;
-/** What two measurements of one clock differ by on a slow network: less than this is the same offset, so that order is kept. */
+/** What two measurements of one clock differ by: less than this is the same offset, so that order is kept. */
 const SAME_MS = 1000;
+/** A measurement holds the way that it was sent too, never less than nothing: on a slow network the same clock seems so much later. */
+const SLOWEST_MS = 10_000;
 /** Instants that a date can hold. */
 const LATEST = 8.64e15;
 
@@ -34,7 +36,9 @@ function clockOf({ db, sentBy }: Context, receivedAt: string): { offset: number;
   if (!sentBy) return { offset: 0, jumped: false };
   const measured = sentBy.heardNow - sentBy.deviceNow;
   const before = readClockOffset(db, sentBy.deviceId);
-  const offset = before !== undefined && Math.abs(measured - before) < SAME_MS ? before : measured;
+  const offset = before !== undefined && isSame(measured - before) ? before : measured;
   if (offset !== before) putClockOffset(db, sentBy.deviceId, offset, receivedAt);
   return { offset, jumped: before !== undefined && Math.abs(offset - before) > JUMP_MS };
 }
+
+const isSame = (laterMs: number): boolean => laterMs > -SAME_MS && laterMs < SLOWEST_MS;

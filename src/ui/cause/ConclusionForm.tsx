@@ -138,6 +138,13 @@ export function ConclusionForm(props: ConclusionFormProps) {
               Propose words
             </Press>
           )}
+          {mayNote && (roots.length === 0 || assumed) && (
+            <Box flex="1 0 100%" fontSize="13px" lineHeight="18px" color="second">
+              {assumed
+                ? 'Words are proposed from what was found: take back first what is only assumed.'
+                : 'Choose one of these causes, and words are proposed from what speaks for it.'}
+            </Box>
+          )}
         </Flex>
       )}
       {differs && mayNote && (
