@@ -70,12 +70,19 @@ function sideOf(quad: Quad, side: 0 | 1, cells: number): number {
 }
 
 /** So many pixels of a picture to one cell say all that its light does. */
-const ENOUGH = 1.6;
+const ENOUGH = 1.5;
 
-/** How many pixels may become one, each way, before a region's cells lose anything; at least 1. */
+/**
+ * How many pixels may become one, each way, before a region's cells lose anything; at least 1. Where its cells are finest decides: a narrow region has
+ * them small across, and one seen askew at its far end.
+ */
 export function coarserFor(quad: Quad, longest: number): number {
-  const pixels = Math.max(sideOf(quad, 0, 1), sideOf(quad, 1, 1));
-  return Math.max(1, pixels / longest / ENOUGH);
+  const { width, height } = gridOf(quad, longest);
+  const length = (from: number, to: number) =>
+    Math.hypot(quad[to]![0] - quad[from]![0], quad[to]![1] - quad[from]![1]);
+  const along = Math.min(length(0, 1), length(3, 2)) / width;
+  const across = Math.min(length(1, 2), length(0, 3)) / height;
+  return Math.max(1, Math.min(along, across) / ENOUGH);
 }
 
 /** A region in the pixels of a picture that was read coarser. */

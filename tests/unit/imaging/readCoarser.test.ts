@@ -104,6 +104,34 @@ describe('a picture of twelve megapixels', () => {
     ).rejects.toThrow('outside the picture of 4000 × 3000');
   });
 
+  it.each([
+    // 32 cells are the fewest across: two pixels to each of them.
+    [
+      'narrow',
+      [
+        [200, 1000],
+        [3400, 1000],
+        [3400, 1064],
+        [200, 1064],
+      ],
+    ],
+    // Its far side has 800 pixels for 310 cells.
+    [
+      'seen askew',
+      [
+        [200, 2500],
+        [3400, 2500],
+        [2200, 1200],
+        [1400, 1200],
+      ],
+    ],
+  ])('is read in full where the region is %s', async (_, region) => {
+    const { file } = await asPhotographed(pittedFlank(4001, 9));
+    const { read, given } = watched();
+    await IMAGING_CALCULATIONS['surface-damage'].run({ image: file, region }, read);
+    expect(given[0]!.picture.width).toBe(WIDTH);
+  });
+
   it('that breaks off is refused however coarsely it is read', async () => {
     const { file } = await asPhotographed(pittedFlank(4001, 9));
     const half = path.join(folder, 'half.jpg');
