@@ -32,7 +32,7 @@ interface Measured {
   readonly holds: (ratio: number) => boolean;
 }
 
-const ROUNDS = 11;
+const ROUNDS = 25;
 const WARM_UP = 30;
 
 async function msOf(work: Measured['ours']): Promise<number> {

@@ -1,6 +1,8 @@
+import { blur } from './blur';
 import { convexHull, largestQuad, rowEnds } from './hull';
+import { blobsOf, close, fillHoles, open } from './masks';
 import { otsu } from './pattern/compound';
-import { blobsOf, blur, close, fillHoles, open, quantile, type Size, sampled } from './planes';
+import { quantile, type Size, sampled } from './planes';
 import { LINEAR, type Quad, type Raster } from './raster';
 
 const LOOKED_OVER = 320;

@@ -34,28 +34,50 @@ export function rectify(
   const pixelsPerCell = span * Math.max(sideOf(quad, 0, width), sideOf(quad, 1, height));
   // As many samples as a cell has pixels, but no more than it needs to lose the noise.
   const samples = Math.max(1, Math.min(2, Math.round(pixelsPerCell)));
-  const share = 1 / (samples * samples);
+  const count = samples * samples;
+  // Where a cell's samples lie, from its middle to its edge.
+  const [right, up] = [new Float64Array(count), new Float64Array(count)];
+  for (let sample = 0; sample < count; sample += 1) {
+    right[sample] = (2 * (sample % samples) + 1) / samples - 1;
+    up[sample] = (2 * Math.floor(sample / samples) + 1) / samples - 1;
+  }
+  const [halfAcross, halfDown] = [span / 2 / width, span / 2 / height];
   const { data, channels, width: pictureWidth, height: pictureHeight } = picture;
-  // Written out, what stays the same along a line taken before it: this runs for every sample.
-  for (let line = 0; line < height * samples; line += 1) {
-    const v = ((line + 0.5) / samples / height) * span - pad;
+  // Written out: this runs for every sample. Within a cell a picture is stretched evenly, so that it is worked out in full for its middle alone.
+  for (let row = 0; row < height; row += 1) {
+    const v = ((row + 0.5) / height) * span - pad;
     const [xLine, yLine, wLine] = [b * v + c, e * v + f, h * v + 1];
-    const start = Math.floor(line / samples) * width;
-    for (let step = 0; step < width * samples; step += 1) {
-      const u = ((step + 0.5) / (samples * width)) * span - pad;
+    for (let column = 0; column < width; column += 1) {
+      const u = ((column + 0.5) / width) * span - pad;
       const w = 1 / (g * u + wLine);
       const x = (a * u + xLine) * w;
       const y = (d * u + yLine) * w;
-      const px = x < 0 ? 0 : x >= pictureWidth ? pictureWidth - 1 : x | 0;
-      const py = y < 0 ? 0 : y >= pictureHeight ? pictureHeight - 1 : y | 0;
-      const at = (py * pictureWidth + px) * channels;
-      const redLevel = data[at]!;
-      const greenLevel = data[at + 1]!;
-      const cell = start + (samples === 2 ? step >> 1 : step);
-      red[cell]! += LINEAR[redLevel]! * share;
-      green[cell]! += LINEAR[greenLevel]! * share;
-      blue[cell]! += LINEAR[data[at + 2]!]! * share;
-      if (redLevel >= BLOWN && greenLevel >= BLOWN) blown[cell]! += share;
+      const xRight = (a - g * x) * w * halfAcross;
+      const yRight = (d - g * y) * w * halfAcross;
+      const xUp = (b - h * x) * w * halfDown;
+      const yUp = (e - h * y) * w * halfDown;
+      let r = 0;
+      let gr = 0;
+      let bl = 0;
+      let full = 0;
+      for (let sample = 0; sample < count; sample += 1) {
+        const px = x + right[sample]! * xRight + up[sample]! * xUp;
+        const py = y + right[sample]! * yRight + up[sample]! * yUp;
+        const ix = px < 0 ? 0 : px >= pictureWidth ? pictureWidth - 1 : px | 0;
+        const iy = py < 0 ? 0 : py >= pictureHeight ? pictureHeight - 1 : py | 0;
+        const at = (iy * pictureWidth + ix) * channels;
+        const redLevel = data[at]!;
+        const greenLevel = data[at + 1]!;
+        r += LINEAR[redLevel]!;
+        gr += LINEAR[greenLevel]!;
+        bl += LINEAR[data[at + 2]!]!;
+        if (redLevel >= BLOWN && greenLevel >= BLOWN) full += 1;
+      }
+      const cell = row * width + column;
+      red[cell] = r / count;
+      green[cell] = gr / count;
+      blue[cell] = bl / count;
+      blown[cell] = full / count;
     }
   }
   return { width, height, red, green, blue, blown, pixelsPerCell };

@@ -1,7 +1,8 @@
+import { blur } from './blur';
 import { homographyOf, polygonArea, project, quadArea, UNIT_SQUARE } from './homography';
 import { convexHull, largestQuad, rowEnds } from './hull';
 import { lightAt, type Plane, smallLight } from './luminance';
-import { blobsOf, blur } from './planes';
+import { blobsOf } from './masks';
 import type { Point, Quad, Raster } from './raster';
 
 /*

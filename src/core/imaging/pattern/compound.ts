@@ -1,4 +1,5 @@
-import { blur, blurWeighted, quantile, sampled } from '../planes';
+import { blur, blurWeighted } from '../blur';
+import { quantile, sampled } from '../planes';
 import type { Rectified } from '../rectify';
 
 /** Chromaticity of linear light: shares of red and of blue in the sum. A lamp that is brighter or dimmer doesn't change it. */

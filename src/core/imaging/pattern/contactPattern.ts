@@ -10,7 +10,7 @@ import { findPatches } from './patch';
 import { patchConfidence } from './patchConfidence';
 
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
-export const CONTACT_PATTERN_VERSION = 3;
+export const CONTACT_PATTERN_VERSION = 4;
 
 /** Cells along the longer side of the flank: a cell is under one per cent, well below what is asked of the figures. */
 const CELLS = 128;

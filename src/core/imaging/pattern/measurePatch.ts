@@ -1,4 +1,5 @@
-import { blobsOf, maskWhere, type Size } from '../planes';
+import { blobsOf, maskWhere } from '../masks';
+import type { Size } from '../planes';
 
 /** How much of a flank is covered, where its middle lies, and from where to where it reaches; shares of the flank. */
 export interface PatchMeasures {

@@ -1,5 +1,7 @@
+import { blur } from '../blur';
 import { brushMargins } from '../brushMargins';
-import { below, blur, deepest, dilate, fillHoles, open, type Size } from '../planes';
+import { below, deepest, dilate, fillHoles, open } from '../masks';
+import type { Size } from '../planes';
 import type { CompoundSplit } from './compound';
 import { SECOND } from './measurePatch';
 import { awayFrom, gatheringOval, type Oval, ovalOf } from './patchOval';

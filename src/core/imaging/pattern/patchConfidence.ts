@@ -1,5 +1,7 @@
+import { blur } from '../blur';
 import { confidenceOf, type Doubts, ramp } from '../confidence';
-import { blobsOf, blur, dilate, erode, open, quantile, type Size } from '../planes';
+import { blobsOf, dilate, erode, open } from '../masks';
+import { quantile, type Size } from '../planes';
 import type { Quad, Raster } from '../raster';
 import { type Rectified, rectify } from '../rectify';
 import { sharpness } from '../sharpness';

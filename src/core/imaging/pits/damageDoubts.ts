@@ -1,5 +1,6 @@
 import { type Doubts, ramp } from '../confidence';
-import { dilate, maskWhere, open, quantile, type Size, sampled } from '../planes';
+import { dilate, maskWhere, open } from '../masks';
+import { quantile, type Size, sampled } from '../planes';
 import type { Rectified } from '../rectify';
 import { machinedSharpness } from '../sharpness';
 import type { Place } from './darkPlaces';

@@ -1,4 +1,5 @@
-import { type Blobs, blobsOf, dilate, inverse, maskWhere, quantile, type Size } from '../planes';
+import { type Blobs, blobsOf, dilate, inverse, maskWhere } from '../masks';
+import { quantile, type Size } from '../planes';
 import { localGround } from './localGround';
 import { rimsOf, STEEP } from './rim';
 

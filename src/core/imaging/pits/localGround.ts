@@ -18,7 +18,7 @@ const FEWEST = 24;
  * straight lines between. Windows with too few cells that count take what their neighbours have.
  */
 export function localGround(light: Float32Array, size: Size, window: Window): Float32Array {
-  const step = Math.max(4, Math.round(window.reach / 2));
+  const step = Math.max(4, Math.round(window.reach / 1.5));
   const nodes = { width: Math.ceil(size.width / step) + 1, height: Math.ceil(size.height / step) + 1 };
   const at = new Float32Array(nodes.width * nodes.height);
   for (let row = 0; row < nodes.height; row += 1)

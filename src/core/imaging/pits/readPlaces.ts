@@ -1,5 +1,7 @@
+import { blur } from '../blur';
 import { ramp } from '../confidence';
-import { blur, dilate, inverse, type Size } from '../planes';
+import { dilate, inverse } from '../masks';
+import type { Size } from '../planes';
 import type { Rectified } from '../rectify';
 import { type DarkPlaces, darkPlaces, logarithmOf, placesBelow } from './darkPlaces';
 import { type TwoKinds, twoKinds } from './twoKinds';

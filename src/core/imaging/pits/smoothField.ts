@@ -4,7 +4,7 @@ import type { Size } from '../planes';
 /** Powers of a polynomial of third degree along and up: 1, x, y, x², xy, y², x³, x²y, xy², y³. */
 const COUNT = 10;
 /** Every so many cells each way are enough for ten terms. */
-const STRIDE = 4;
+const STRIDE = 5;
 /** What lies farther than this from the field, in logarithms, hardly counts. */
 const NEAR = 0.2;
 

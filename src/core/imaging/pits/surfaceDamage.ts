@@ -5,9 +5,10 @@ import { notNegative, positive } from '../../fields';
 import { confidenceOf, type Doubts } from '../confidence';
 import { quadArea, refuseBadQuad } from '../homography';
 import { lightAt } from '../luminance';
+import { blobsOf } from '../masks';
 import { cellsInside } from '../outline';
 import { PointSchema, QuadSchema } from '../pattern/contactPattern';
-import { blobsOf, type Size } from '../planes';
+import type { Size } from '../planes';
 import type { Point, Quad, Raster } from '../raster';
 import { coarserFor, gridOf, rectify, scaledQuad } from '../rectify';
 import { damageDoubts } from './damageDoubts';
@@ -15,7 +16,7 @@ import type { DarkPlaces } from './darkPlaces';
 import { readPlaces } from './readPlaces';
 
 /** Rises when the same picture could give another figure: a stored result names the version that made it. */
-export const SURFACE_DAMAGE_VERSION = 3;
+export const SURFACE_DAMAGE_VERSION = 4;
 
 const CELLS = 310;
 const LEAST_CELLS = 400;

@@ -1,4 +1,5 @@
-import { blobsOf, inverse, maskWhere, open, quantile, type Size, sampled } from '../planes';
+import { blobsOf, inverse, maskWhere, open } from '../masks';
+import { quantile, type Size, sampled } from '../planes';
 import { logarithmOf } from './darkPlaces';
 import { rimsOf, STEEP } from './rim';
 import { SmoothField } from './smoothField';
@@ -15,6 +16,8 @@ export interface TwoKinds {
 }
 
 const ROUNDS = 6;
+/** What moves less than this, in logarithms, is found. */
+const SETTLED = 0.002;
 const LEAST_CELLS = 10;
 const LOG_BINS = 160;
 /** The darker kind throws back less than this share of the brighter. */
@@ -88,28 +91,41 @@ const none = ({ width, height }: Size): TwoKinds => ({
   mask: new Uint8Array(width * height),
 });
 
-interface Found {
+interface Split {
   readonly error: number;
+  /** Below it a figure belongs to the darker kind. */
+  readonly level: number;
   readonly dark: number;
   readonly bright: number;
   readonly scatter: number;
+}
+
+const ONE_KIND: Split = { error: Number.POSITIVE_INFINITY, level: 0, dark: 0, bright: 0, scatter: 1 };
+
+interface Found extends Split {
   readonly weights: Float64Array;
 }
 
 function found(logarithm: Float32Array, field: SmoothField, start: Float32Array): Found {
   let smooth = start;
-  let split = splitOf(new Float32Array());
   let weights = field.fit(() => 0);
-  for (let round = 0; round < ROUNDS; round += 1) {
+  let before = ONE_KIND;
+  for (let round = 0; ; round += 1) {
     const rest = restOf(logarithm, field, smooth);
-    split = splitOf(rest);
-    if (!Number.isFinite(split.error)) break;
+    const split = splitOf(rest);
+    if (round === ROUNDS || !Number.isFinite(split.error) || isSettled(split, before))
+      return { ...split, weights };
     const { level, dark, bright } = split;
     weights = field.fit((at) => logarithm[field.cells[at]!]! - (rest[at]! < level ? dark - bright : 0));
     smooth = field.at(weights);
+    before = split;
   }
-  return { ...splitOf(restOf(logarithm, field, smooth)), weights };
 }
+
+/** A further round would find the same. */
+const isSettled = (now: Split, before: Split): boolean =>
+  Math.abs(now.level - before.level) < SETTLED &&
+  Math.abs(now.bright - now.dark - (before.bright - before.dark)) < SETTLED;
 
 function restOf(logarithm: Float32Array, { cells }: SmoothField, smooth: Float32Array): Float32Array {
   const rest = new Float32Array(cells.length);
@@ -118,9 +134,7 @@ function restOf(logarithm: Float32Array, { cells }: SmoothField, smooth: Float32
 }
 
 /** Where two bells explain the figures with the least error; an infinite error where one explains them. */
-function splitOf(figures: Float32Array) {
-  const none = { error: Number.POSITIVE_INFINITY, level: 0, dark: 0, bright: 0, scatter: 1 };
-  if (figures.length === 0) return none;
+function splitOf(figures: Float32Array): Split {
   const [low, high] = [-3.2, 1.2];
   let middle = 0;
   for (let at = 0; at < figures.length; at += 1) middle += figures[at]! / figures.length;
@@ -136,7 +150,7 @@ function splitOf(figures: Float32Array) {
     for (let power = 0; power < 3; power += 1)
       sums[power]![bin + 1] = sums[power]![bin]! + bins[bin]! * at ** power;
   }
-  let best = none;
+  let best: Split = ONE_KIND;
   const whole = bell(sums, 0, LOG_BINS);
   for (let cut = 4; cut < LOG_BINS - 4; cut += 1) {
     const [dark, bright] = [bell(sums, 0, cut), bell(sums, cut, LOG_BINS)];
@@ -160,8 +174,10 @@ function splitOf(figures: Float32Array) {
   return best;
 }
 
-function bell(sums: readonly Float64Array[], from: number, to: number) {
-  const [count, first, second] = sums.map((sum) => sum[to]! - sum[from]!) as [number, number, number];
+function bell([counts, firsts, seconds]: readonly Float64Array[], from: number, to: number) {
+  const count = counts![to]! - counts![from]!;
+  const first = firsts![to]! - firsts![from]!;
+  const second = seconds![to]! - seconds![from]!;
   const mean = count === 0 ? 0 : first / count;
   const scatter = Math.max(0.03, Math.sqrt(Math.max(0, count === 0 ? 0 : second / count - mean * mean)));
   return { count, mean, scatter };

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { blur as blurred } from '@/core/imaging/planes';
+import { blur as blurred } from '@/core/imaging/blur';
 import type { Quad, Raster } from '@/core/imaging/raster';
 import { chance, smoothNoise } from './noise';
 import { ALONG, type Surface, type SurfaceOptions, surfaceOf, UP } from './surface';
