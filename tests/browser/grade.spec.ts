@@ -23,7 +23,7 @@ const notLookedAt = async (page: Page) =>
     )?.[1] ?? 0,
   );
 
-test('a gearbox is graded by keyboard in one go: one key for a part with nothing wrong, six for one with a finding', async ({
+test('a gearbox is graded by keyboard in one go: one key for a part with nothing wrong, six for one with a finding @full', async ({
   page,
 }) => {
   await enter(page, 'inspector');

@@ -10,7 +10,7 @@ const figuresAt = (index: number) =>
     (index === NICK ? 0.06 : 0)
   ).toFixed(3);
 
-test('forty-one teeth by keyboard alone, a reload in the middle, a nick found, nothing lost', async ({
+test('forty-one teeth by keyboard alone, a reload in the middle, a nick found, nothing lost @full', async ({
   page,
 }) => {
   await enter(page, 'inspector');

@@ -322,7 +322,7 @@ test('on the light table several go in step, one alone where it is set right; ot
   await expect(table.getByTestId('pane')).toHaveCount(2);
 });
 
-test('twenty-four megapixels are sharp where one looks, and follow the hand', async ({ page }) => {
+test('twenty-four megapixels are sharp where one looks, and follow the hand @full', async ({ page }) => {
   await enter(page, 'inspector');
   await bookIn(page, 'combine of the large picture');
   await openTicket(page, 'Ring gear');

@@ -208,6 +208,10 @@ test('half of a strip without network: the page opens again from the device, eac
   await expect(logOf(again).last()).toContainText('waits on this device');
   await again.getByTestId('step').getByRole('button', { name: 'Done' }).click();
   await expect(logOf(again)).toHaveCount(4);
+  // Of the shafts it was asked which is left, and nobody said it.
+  await expect(again.getByRole('list', { name: 'Order of the strip' })).toContainText(
+    'Not put down: which side',
+  );
 
   await context.setOffline(false);
   await again.reload();

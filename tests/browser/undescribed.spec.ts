@@ -189,7 +189,7 @@ async function typeFields(page: Page, first: string, fields: readonly string[]):
   return keys;
 }
 
-test('a three-speed box is taken apart, measured and drawn at the bench by its keys; its ratios come out of its teeth', async ({
+test('a three-speed box is taken apart, measured and drawn at the bench by its keys; its ratios come out of its teeth @full', async ({
   page,
 }) => {
   await enter(page, 'inspector');

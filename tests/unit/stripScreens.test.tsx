@@ -272,6 +272,17 @@ describe('strip', () => {
     expect(told).toContain('1. Drain, catch the oil, look at the magnet (done)');
   });
 
+  it('tells in its list what a done step asked for and nobody put down, until it is put down', () => {
+    const told = (...contents: RecordContent[]) => words(<StripStation job={jobOf(axle, ...contents)} />);
+    const carrier = axle.steps.find(({ record }) => record.includes('match marks'))!;
+    const done = { what: 'step', stepId: carrier.id } as const;
+    expect(told()).not.toContain('Not put down');
+    expect(told(done)).toMatch(/\(done\) Not put down: [^.]*match marks/);
+    expect(told({ ...done, marks: 'two dots on the left cap' })).not.toMatch(
+      /Not put down: [^.]*match marks/,
+    );
+  });
+
   it('asks a grave caution once for the whole job', () => {
     const form = (...contents: RecordContent[]) => {
       const job = jobOf(axle, ...contents);

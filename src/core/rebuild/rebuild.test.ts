@@ -42,6 +42,10 @@ describe('the way back', () => {
     expect(plan.map(({ id }) => id)).toEqual([added.id, ...undone.map(({ id }) => id).reverse()]);
     expect(plan[0]).toMatchObject({ title: 'Take the odd bracket off', lay: 'two washers' });
     expect(plan.find(({ id }) => id === 'cover-off')!.lay).toContain('number toward the rear');
+    // The axle's own list asks for the marks of the caps; nobody gave them.
+    const marked = unitType.steps.find(({ record: asked }) => asked.includes('match marks'))!;
+    expect(plan.find(({ id }) => id === marked.id)!.unsaid).toContain('match marks');
+    expect(plan[0]!.unsaid).toEqual([]);
   });
 
   it('says what is new, what is never used twice, and before which pieces a groove must show', () => {

@@ -22,6 +22,8 @@ export interface RebuildStep {
   readonly cautions: readonly string[];
   readonly bolts: BoltTicks | undefined;
   readonly done: Recorded<'refitted'> | undefined;
+  /** How it lay as far as it was asked for at the strip and nobody put it down. */
+  readonly unsaid: readonly string[];
 }
 
 const CLIP = /\b(snap ring|circlip|clip|lock wire)\b/i;
@@ -36,7 +38,8 @@ export const tookOff = ({ record, torque }: UnitType['steps'][number]): boolean 
 export function rebuildPlan({ unitType, records, decisions, catalogs }: Sources): RebuildStep[] {
   const refitted = new Map(recordsOf(records, 'refitted').map((record) => [record.content.of, record]));
   const decided = new Map(decisions.map(({ positionId, decision }) => [positionId, decision]));
-  return rebuildOrder(stripPlan(unitType, records)).flatMap((record): RebuildStep[] => {
+  const strip = stripPlan(unitType, records);
+  return rebuildOrder(strip).flatMap((record): RebuildStep[] => {
     const stepId = stepIdOf(unitType, record.content);
     const planned = unitType.steps.find((step) => step.id === stepId);
     if (planned && !tookOff(planned)) return [];
@@ -57,6 +60,7 @@ export function rebuildPlan({ unitType, records, decisions, catalogs }: Sources)
         }),
         bolts: planned?.torque && boltTicks(id, planned.torque, records),
         done: refitted.get(id),
+        unsaid: strip.steps.find(({ step }) => step.id === id)?.unsaid ?? [],
       },
     ];
   });

@@ -15,6 +15,7 @@ import { stepWords } from './stepWords';
 import { rebuildOrder, shimsAsFound, stripPlan } from './stripPlan';
 
 const type = shippedUnitTypes().find(({ id }) => id === 'torvane-hx41')!;
+const transverse = shippedUnitTypes().find(({ id }) => id === 'skell-t5')!;
 const box = shippedUnitTypes().find(({ id }) => id === 'skell-five')!;
 let number = 0;
 const record = (content: RecordContent, over: Partial<BenchRecord> = {}): BenchRecord => {
@@ -40,6 +41,27 @@ describe('the strip plan', () => {
     ]);
     expect(plan.next?.step.id).toBe('baseline');
     expect(plan.steps.slice(0, 4).map(({ state }) => state)).toEqual(['done', 'skipped', 'open', 'done']);
+  });
+
+  it('tells what a done step asked for and nobody put down, and nothing of one that is open or left out', () => {
+    const unsaidOf = (plan: ReturnType<typeof stripPlan>, id: string) =>
+      plan.steps.find((each) => each.step.id === id)?.unsaid;
+    // Read off the transverse box's own list: two flanges that differ, and a stack below the main case.
+    const flanges = transverse.steps.find(({ record: asked }) => asked.includes('side'))!.id;
+    const lifted = transverse.steps.find(({ record: asked }) => asked.includes('shim thickness'))!;
+    const stack = transverse.stacks.find(({ position }) => lifted.positions.includes(position))!.position;
+    expect(unsaidOf(stripPlan(transverse, []), flanges)).toEqual([]);
+    expect(unsaidOf(stripPlan(transverse, [step(flanges)]), flanges)).toEqual(['which side']);
+    expect(unsaidOf(stripPlan(transverse, [step(flanges, { side: 'left' })]), flanges)).toEqual([]);
+    const name = transverse.positions.find(({ id }) => id === stack)!.name;
+    expect(unsaidOf(stripPlan(transverse, [step(lifted.id)]), lifted.id)).toContain(`thickness of “${name}”`);
+    const shims = [{ positionId: stack, thicknessMm: 0.5 }];
+    expect(unsaidOf(stripPlan(transverse, [step(lifted.id, { shims })]), lifted.id)).not.toContain(
+      `thickness of “${name}”`,
+    );
+    expect(
+      unsaidOf(stripPlan(transverse, [step(lifted.id, { skipped: true, reason: 'seized' })]), lifted.id),
+    ).toEqual([]);
   });
 
   it('lets the last word hold, and a struck one count for nothing', () => {

@@ -1,6 +1,7 @@
 import type { RecordOf } from '@/model/recordKinds';
 import type { BenchRecord } from '@/model/snapshot';
 import type { Position, UnitType } from '@/model/unitType';
+import { notPutDown } from './notPutDown';
 import { type Recorded, recordsOf } from './recordsOf';
 
 type Step = UnitType['steps'][number];
@@ -13,6 +14,8 @@ export interface PlanStep {
   readonly oneUse: readonly Position[];
   /** Stacks among its pieces: their shims are put down one by one. */
   readonly stacks: readonly Position[];
+  /** How it lay as far as it was asked and, though it is done, nobody put it down. */
+  readonly unsaid: readonly string[];
 }
 
 export interface StripPlan {
@@ -37,12 +40,14 @@ export function stripPlan(type: UnitType, records: readonly BenchRecord[]): Stri
   const steps = type.steps.map((step): PlanStep => {
     const record = lastOf.get(step.id);
     const pieces = type.positions.filter(({ id }) => step.positions.includes(id));
+    const stacks = pieces.filter(({ id }) => type.stacks.some((stack) => stack.position === id));
     return {
       step,
       state: !record ? 'open' : record.content.skipped ? 'skipped' : 'done',
       ...(record ? { record } : {}),
       oneUse: pieces.filter(({ oneUse }) => oneUse),
-      stacks: pieces.filter(({ id }) => type.stacks.some((stack) => stack.position === id)),
+      stacks,
+      unsaid: record && !record.content.skipped ? notPutDown(step, stacks, record.content) : [],
     };
   });
   return {

@@ -22,19 +22,24 @@ interface StepInProps {
 export function StepIn({ step, number, held, onIn, onTick }: StepInProps) {
   const [note, setNote] = useState('');
   const [trouble, setTrouble] = useState('');
-  const { title, lay, renewed, oneUse, clips, cautions, bolts, done } = step;
+  const { title, lay, unsaid, renewed, oneUse, clips, cautions, bolts, done } = step;
   return (
     <Box border="2px solid" borderColor="ink" padding="12px" data-testid="step-in">
       <Heading as="h3" fontSize="20px" lineHeight="24px">
         {number}. {title}, the other way round
       </Heading>
       <Box fontSize="18px" lineHeight="24px" marginBlock="6px">
-        {lay === '' ? (
+        {lay === '' && (done || unsaid.length === 0) ? (
           <Box as="span" color="second">
             Nothing was noted of how it lay.
           </Box>
         ) : (
-          `It lay so: ${lay}.`
+          lay !== '' && `It lay so: ${lay}.`
+        )}
+        {unsaid.length > 0 && !done && (
+          <Box color="oxide">
+            Nobody put down at the strip: {unsaid.join(', ')}. Find it out before it goes in.
+          </Box>
         )}
       </Box>
       <Named words="New" parts={renewed} />

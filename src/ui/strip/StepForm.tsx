@@ -3,6 +3,7 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { cautionById, cautionsForStation } from '@/core/catalogs/cautions';
+import { asksFor } from '@/core/strip/notPutDown';
 import { recordsOf } from '@/core/strip/recordsOf';
 import type { PlanStep } from '@/core/strip/stripPlan';
 import type { RecordOf } from '@/model/recordKinds';
@@ -48,7 +49,6 @@ export function StepForm(props: StepFormProps) {
   const cautions = [...new Set([...beforeAnything.map(({ id }) => id), ...step.cautions])];
   const unread = cautions.filter((id) => cautionById(catalogs, id)?.grave && !seen.has(id));
   const shown = cautions.filter((id) => step.cautions.includes(id) || unread.includes(id));
-  const asks = (word: RegExp) => step.record.some((each) => word.test(each));
   const set = (over: Partial<StepRecord>) => change({ said: { ...said, ...over } });
   const take = async (skipped: boolean) => {
     if (!skipped && unread.length > 0) return setTrouble('Read the caution first, and say so.');
@@ -92,7 +92,7 @@ export function StepForm(props: StepFormProps) {
           <strong>Not to be used again:</strong> {oneUse.map(({ name }) => name).join(', ')}.
         </Box>
       )}
-      {asks(/side/) && (
+      {asksFor(step, 'side') && (
         <OneOf
           label="Which side"
           options={SIDES}
@@ -100,21 +100,21 @@ export function StepForm(props: StepFormProps) {
           onPress={(side) => set({ side })}
         />
       )}
-      {asks(/way round/) && (
+      {asksFor(step, 'wayRound') && (
         <WayRound
           orientation={said.orientation}
           wayRound={said.wayRound ?? ''}
           onChange={(over) => set(over)}
         />
       )}
-      {asks(/marks/) && (
+      {asksFor(step, 'marks') && (
         <TextField
           label="Match marks: found, or made now"
           value={said.marks ?? ''}
           onText={(marks) => set({ marks })}
         />
       )}
-      {asks(/turns/) && (
+      {asksFor(step, 'turns') && (
         <TextField
           label="Adjuster, turns out"
           value={turns}

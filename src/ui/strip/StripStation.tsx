@@ -128,7 +128,7 @@ function StepList({
 }) {
   return (
     <Box as="ol" marginTop="16px" paddingLeft="0" listStyleType="none" aria-label="Order of the strip">
-      {steps.map(({ step, state }, index) => (
+      {steps.map(({ step, state, unsaid }, index) => (
         <Box as="li" key={step.id} borderBottom="1px solid" borderColor="rule">
           <Press
             kind="quiet"
@@ -142,8 +142,16 @@ function StepList({
             aria-current={step.id === current ? 'step' : undefined}
             onClick={() => onChoose(step.id)}
           >
-            {index + 1}. {step.title}
-            {MARK[state] && <Box as="span">({MARK[state]})</Box>}
+            <Box as="span">
+              {index + 1}. {step.title}
+              {MARK[state] && ` (${MARK[state]})`}
+              {unsaid.length > 0 && (
+                <Box as="span" color="oxide">
+                  {' '}
+                  Not put down: {unsaid.join(', ')}.
+                </Box>
+              )}
+            </Box>
           </Press>
         </Box>
       ))}
