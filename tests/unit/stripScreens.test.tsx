@@ -19,6 +19,7 @@ import type { Right } from '@/model/rights';
 import type { BenchRecord, JobSnapshot } from '@/model/snapshot';
 import type { UnitType } from '@/model/unitType';
 import { BaselineStation } from '@/ui/baseline/BaselineStation';
+import { CauseStation } from '@/ui/cause/CauseStation';
 import { DebrisBalance } from '@/ui/drain/DebrisBalance';
 import { DrainStation } from '@/ui/drain/DrainStation';
 import { EarlierTraces } from '@/ui/drain/EarlierTraces';
@@ -65,11 +66,19 @@ const record = (content: RecordContent): BenchRecord => {
 /** A job as the bench holds it, with nothing in it but a type and records. */
 function jobOf(unitType: UnitType, ...contents: RecordContent[]): BenchJob {
   const snapshot = {
-    job: { id: 'j', peg: 512, version: 1 },
+    job: { id: 'j', peg: 512, version: 1, symptoms: [], arrived: [] },
     unitType,
     catalogs: catalogsAsShipped(),
     ...{ tooClosePolicy: 'hold', acceptances: [], gauges: [], readings: [], findings: [], grades: [] },
-    ...{ photographs: [], recordings: [], decisions: [] },
+    ...{
+      photographs: [],
+      recordings: [],
+      decisions: [],
+      identities: [],
+      conflicts: [],
+      reports: [],
+      cause: null,
+    },
     records: contents.map(record),
   } as unknown as JobSnapshot;
   return {
@@ -259,6 +268,15 @@ describe('the contact pattern as it was found', () => {
   it('needs something said of it', () => {
     expect(v.safeParse(RecordContentSchema, seen({})).success).toBe(false);
     expect(v.safeParse(RecordContentSchema, seen({ drive })).success).toBe(true);
+  });
+});
+
+describe('causes', () => {
+  it('say that they are being worked out as long as no answer is there, once somebody has guessed', () => {
+    // Nothing that takes time has begun here: so it stands until the worker's first answer.
+    const told = (...contents: RecordContent[]) => words(<CauseStation job={jobOf(axle, ...contents)} />);
+    expect(told()).not.toContain('being worked out');
+    expect(told({ what: 'cause-guess', roots: [], words: '' })).toContain('The ranking is being worked out');
   });
 });
 

@@ -147,6 +147,9 @@ export function CauseStation({ job }: OfJob) {
         {causes && names && !guessed && !mayNote && (
           <EmptyState>The ranking opens once the inspector has said what he thinks himself.</EmptyState>
         )}
+        {guessed && !told && !trouble && !wrong && (
+          <EmptyState>The ranking is being worked out from what was found.</EmptyState>
+        )}
         {causes && names && guessed && told && (
           <>
             {whatIf.changed > 0 && (
