@@ -13,6 +13,8 @@ export interface UnitOption {
   readonly id: UnitDecisionId;
   /** Without tax; undefined where it isn't known. */
   readonly price: number | undefined;
+  /** Parts that nobody decided yet: the price takes them as staying, and can only rise. Undefined where it isn't built of them. */
+  readonly undecided?: number;
   readonly parts: number;
   readonly labour: number;
   /** Working days from today until it is ready. */
@@ -91,12 +93,20 @@ const HOURS_A_DAY = 6;
 const AGAIN = /^(strip|rebuild|set)/;
 
 /** Parts that can't stay as they are, and of which nobody has said what becomes of them: no price is known before. */
-function undecidedWorn({ parts, snapshot: { decisions } }: OptionFacts): number {
+const undecidedWorn = (facts: OptionFacts): number =>
+  undecidedOf(facts).filter(({ grade }) => (grade ?? 0) >= DONE).length;
+
+function undecidedOf({ parts, snapshot: { decisions } }: OptionFacts): readonly PartState[] {
   const decided = new Set(
     decisions.filter(({ decision }) => decision !== 'not-decided').map(({ positionId }) => positionId),
   );
-  return parts.filter(({ position, grade }) => !decided.has(position.id) && (grade ?? 0) >= DONE).length;
+  return parts.filter(({ position }) => !decided.has(position.id));
 }
+
+const asIfTheyStayed = (undecided: number): string =>
+  undecided === 0
+    ? ''
+    : `as if ${undecided === 1 ? 'the part that nobody decided' : `the ${undecided} parts that nobody decided`} stayed`;
 
 const whyNoPrice = (undecided: number): string =>
   undecided === 0
@@ -115,6 +125,7 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
       money.hourPrice,
   );
   const undecided = undecidedWorn(facts);
+  const open = { undecided: undecidedOf(facts).length };
   const isPriced = plan?.feasible === true && undecided === 0;
   const parts = isPriced ? plan.parts + plan.freight : undefined;
   const days = isPriced ? plan.days + Math.ceil(labour.hours / HOURS_A_DAY) : undefined;
@@ -138,8 +149,12 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
     return { ...whole, expected };
   };
   const options = [
-    option('repair', parts, { note: parts === undefined ? whyNoPrice(undecided) : '' }),
+    option('repair', parts, {
+      ...open,
+      note: parts === undefined ? whyNoPrice(undecided) : asIfTheyStayed(open.undecided),
+    }),
     option('repair-preventive', parts === undefined ? undefined : parts + extra, {
+      ...open,
       note:
         extra === 0
           ? 'no preventive part pays'

@@ -32,6 +32,9 @@ const Cell = chakra('td', {
   base: { padding: '4px 8px', verticalAlign: 'top', borderBottom: '1px solid', borderColor: 'rule' },
 });
 
+/** What is not decided can only make it dearer. */
+const fromFor = (undecided = 0): string => (undecided > 0 ? 'from ' : '');
+
 /** The ways that the unit can go, side by side: price, day, warranty, how often such units came back, and what that costs. */
 export function UnitOptions({ job, plans, objective, chosen }: UnitOptionsProps) {
   const { rights } = useBench();
@@ -64,16 +67,22 @@ export function UnitOptions({ job, plans, objective, chosen }: UnitOptionsProps)
   const rows: readonly { readonly head: string; readonly of: (option: UnitOption) => React.ReactNode }[] = [
     {
       head: `price, ${money.sign}`,
-      of: ({ price, id }) => (
+      of: ({ price, undecided, id }) => (
         <Box fontSize="18px" fontWeight={650}>
-          {id === 'scrap' ? '–' : price === undefined ? 'not known' : tellAmount(price, money)}
+          {id === 'scrap'
+            ? '–'
+            : price === undefined
+              ? 'not known'
+              : `${fromFor(undecided)}${tellAmount(price, money)}`}
         </Box>
       ),
     },
     {
       head: `with ${money.taxPercent} % tax`,
-      of: ({ price, id }) =>
-        id === 'scrap' || price === undefined ? '–' : tellAmount(price + taxOn(price, money), money),
+      of: ({ price, undecided, id }) =>
+        id === 'scrap' || price === undefined
+          ? '–'
+          : `${fromFor(undecided)}${tellAmount(price + taxOn(price, money), money)}`,
     },
     {
       head: 'ready',

@@ -53,7 +53,12 @@ describe('the ways that a unit can go', () => {
     });
     const decisions = [{ positionId: 'wheel', decision: 'replace' }];
     const snapshot = { decisions, records: [], unitType: { positions: [] } };
-    expect(option('repair', { parts: worn, snapshot }).price).toBe(940_000);
+    expect(option('repair', { parts: worn, snapshot })).toMatchObject({
+      // The case is sound so far, and nobody has said that it stays.
+      ...{ price: 940_000, undecided: 1, note: 'as if the part that nobody decided stayed' },
+    });
+    const both = { ...snapshot, decisions: [...decisions, { positionId: 'case', decision: 'reuse' }] };
+    expect(option('repair', { parts: worn, snapshot: both })).toMatchObject({ undecided: 0, note: '' });
   });
 
   it('cost parts, freight and work; are ready when the parts are here and the work is done', () => {
