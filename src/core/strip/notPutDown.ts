@@ -1,5 +1,5 @@
 import type { RecordOf } from '@/model/recordKinds';
-import type { Position, UnitType } from '@/model/unitType';
+import type { UnitType } from '@/model/unitType';
 
 type Step = UnitType['steps'][number];
 
@@ -11,17 +11,14 @@ export const asksFor = ({ record }: Pick<Step, 'record'>, what: keyof typeof ASK
   record.some((words) => ASKED[what].test(words));
 
 /**
- * How something lay that a step asked for and nobody put down: once it is apart nobody can look again. What is put down elsewhere, as readings, oil or
- * counts, is told there.
- * @param stacks the shim stacks among its pieces
+ * How something lay that a step asked for and nobody put down: once it is apart nobody can look again. What can be measured or counted afterwards, as
+ * shims, oil or rollers, is told where it is measured.
  */
-export function notPutDown(step: Step, stacks: readonly Position[], said: RecordOf<'step'>): string[] {
-  const shimmed = new Set((said.shims ?? []).map(({ positionId }) => positionId));
+export function notPutDown(step: Step, said: RecordOf<'step'>): string[] {
   return [
     ...(asksFor(step, 'side') && !said.side ? ['which side'] : []),
     ...(asksFor(step, 'wayRound') && !said.orientation && !said.wayRound ? ['which way round'] : []),
     ...(asksFor(step, 'marks') && !said.marks ? ['match marks'] : []),
     ...(asksFor(step, 'turns') && said.adjusterTurns === undefined ? ['turns of the adjuster'] : []),
-    ...stacks.filter(({ id }) => !shimmed.has(id)).map(({ name }) => `thickness of “${name}”`),
   ];
 }

@@ -48,20 +48,14 @@ describe('the strip plan', () => {
       plan.steps.find((each) => each.step.id === id)?.unsaid;
     // Read off the transverse box's own list: two flanges that differ, and a stack below the main case.
     const flanges = transverse.steps.find(({ record: asked }) => asked.includes('side'))!.id;
-    const lifted = transverse.steps.find(({ record: asked }) => asked.includes('shim thickness'))!;
-    const stack = transverse.stacks.find(({ position }) => lifted.positions.includes(position))!.position;
     expect(unsaidOf(stripPlan(transverse, []), flanges)).toEqual([]);
     expect(unsaidOf(stripPlan(transverse, [step(flanges)]), flanges)).toEqual(['which side']);
     expect(unsaidOf(stripPlan(transverse, [step(flanges, { side: 'left' })]), flanges)).toEqual([]);
-    const name = transverse.positions.find(({ id }) => id === stack)!.name;
-    expect(unsaidOf(stripPlan(transverse, [step(lifted.id)]), lifted.id)).toContain(`thickness of “${name}”`);
-    const shims = [{ positionId: stack, thicknessMm: 0.5 }];
-    expect(unsaidOf(stripPlan(transverse, [step(lifted.id, { shims })]), lifted.id)).not.toContain(
-      `thickness of “${name}”`,
-    );
-    expect(
-      unsaidOf(stripPlan(transverse, [step(lifted.id, { skipped: true, reason: 'seized' })]), lifted.id),
-    ).toEqual([]);
+    const leftOut = step(flanges, { skipped: true, reason: 'off when it came' });
+    expect(unsaidOf(stripPlan(transverse, [leftOut]), flanges)).toEqual([]);
+    // Shims can be measured after it is apart; their own check stays open until they are.
+    const lifted = transverse.steps.find(({ record: asked }) => asked.includes('shim thickness'))!;
+    expect(unsaidOf(stripPlan(transverse, [step(lifted.id)]), lifted.id)).toEqual([]);
   });
 
   it('lets the last word hold, and a struck one count for nothing', () => {

@@ -40,14 +40,13 @@ export function stripPlan(type: UnitType, records: readonly BenchRecord[]): Stri
   const steps = type.steps.map((step): PlanStep => {
     const record = lastOf.get(step.id);
     const pieces = type.positions.filter(({ id }) => step.positions.includes(id));
-    const stacks = pieces.filter(({ id }) => type.stacks.some((stack) => stack.position === id));
     return {
       step,
       state: !record ? 'open' : record.content.skipped ? 'skipped' : 'done',
       ...(record ? { record } : {}),
       oneUse: pieces.filter(({ oneUse }) => oneUse),
-      stacks,
-      unsaid: record && !record.content.skipped ? notPutDown(step, stacks, record.content) : [],
+      stacks: pieces.filter(({ id }) => type.stacks.some((stack) => stack.position === id)),
+      unsaid: record && !record.content.skipped ? notPutDown(step, record.content) : [],
     };
   });
   return {

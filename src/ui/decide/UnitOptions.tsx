@@ -95,7 +95,8 @@ export function UnitOptions({ job, plans, objective, chosen }: UnitOptionsProps)
     { head: 'chance that it comes back in two years', of: (option) => <Chance option={option} /> },
     {
       head: 'cost to expect with comebacks',
-      of: ({ expected }) => (expected === undefined ? '–' : tellAmount(expected, money)),
+      of: ({ expected, undecided }) =>
+        expected === undefined ? '–' : `${fromFor(undecided)}${tellAmount(expected, money)}`,
     },
     { head: '', of: ({ note }) => <Box fontSize="13px">{note}</Box> },
   ];
