@@ -1,10 +1,13 @@
 // npm run demo [-- --fresh] [-- --port 4310]: from a fresh clone to a running shop, in one command.
 import fs from 'node:fs';
 import path from 'node:path';
+import { told } from './setup/told.mjs';
+import { whyFailed } from './setup/why.mjs';
 import {
   endChildren,
   endWithParent,
   ensureBuild,
+  ensureDatabaseDriver,
   ensurePackages,
   portIsFree,
   ROOT,
@@ -33,20 +36,34 @@ async function seed() {
     throw new Error(
       `${data} holds a shop that was not made, or not finished, by the demonstration. Name another folder with STEREOTOME_DATA.`,
     );
-  say('Making the demonstration’s shop …');
+  await told('the demonstration’s shop', 12, makeShop);
+}
+
+async function makeShop() {
   // Made aside and moved into place when it is whole, so that an interrupted start leaves nothing half made.
   const aside = `${data}.making`;
   fs.rmSync(aside, { recursive: true, force: true });
-  const { code } = await run('node', ['--import', 'tsx', 'demo/seed.ts'], {
+  const { code, output } = await run('node', ['--import', 'tsx', 'demo/seed.ts'], {
+    quiet: true,
     env: { STEREOTOME_DATA: aside },
   });
-  if (code !== 0) throw new Error('The demo data could not be made.');
+  if (code !== 0) {
+    process.stdout.write(output);
+    throw new Error(whyFailed('Making the demonstration’s shop', output));
+  }
   fs.writeFileSync(
     path.join(aside, 'demo'),
     'Made by npm run demo; npm run demo -- --fresh makes it anew.\n',
   );
   fs.rmSync(data, { recursive: true, force: true });
   fs.renameSync(aside, data);
+}
+
+async function build() {
+  const { code, output } = await ensureBuild();
+  if (code === 0) return;
+  process.stdout.write(output);
+  throw new Error(whyFailed('Building', output));
 }
 
 endWithParent();
@@ -56,13 +73,8 @@ try {
       `Something listens on port ${port} already. Close it, or choose another: npm run demo -- --port 4320`,
     );
   await ensurePackages();
-  say('Building, if anything changed …');
-  const build = await ensureBuild();
-  if (build.code !== 0) {
-    process.stdout.write(build.output);
-    throw new Error('The build failed.');
-  }
-  await seed();
+  // Building opens no database, and making the shop needs no build.
+  await Promise.all([build(), ensureDatabaseDriver().then(seed)]);
   const server = start('node', ['cli/start.mjs', '--port', port], {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', STEREOTOME_DATA: data },

@@ -3,7 +3,15 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import { BROWSER } from '../tests/browser/chromium.mjs';
-import { endChildren, ensureBuild, ensureChromium, ROOT, start, waitForServer } from './steps.mjs';
+import {
+  endChildren,
+  ensureBuild,
+  ensureChromium,
+  ensureDatabaseDriver,
+  ROOT,
+  start,
+  waitForServer,
+} from './steps.mjs';
 
 const PORT = '4392';
 const HOME = `http://127.0.0.1:${PORT}`;
@@ -49,6 +57,7 @@ const VIEWS = [
 ];
 
 await ensureChromium();
+await ensureDatabaseDriver();
 const build = await ensureBuild();
 if (build.code !== 0) throw new Error(build.output);
 const server = start('node', ['tests/browser/server.mjs', PORT], { stdio: 'ignore' });

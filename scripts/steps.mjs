@@ -4,6 +4,9 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
+import { cacheFolder, DRIVER, driverKey, ensureDriver } from './setup/driver.mjs';
+import { told } from './setup/told.mjs';
+import { missingTools, whyFailed } from './setup/why.mjs';
 
 export const ROOT = path.resolve(import.meta.dirname, '..');
 const INSTALLED_MARK = path.join(ROOT, 'node_modules/.stereotome-installed');
@@ -82,24 +85,53 @@ export const say = (words) => console.log(words);
 const digestOf = (text) => createHash('sha256').update(text).digest('hex');
 const readIf = (file) => (fs.existsSync(file) ? fs.readFileSync(file, 'utf8') : '');
 
-/** Installs the packages of the lock file unless exactly these are there already. */
+/**
+ * Installs the packages of the lock file unless exactly these are there already. Their install scripts aren't run: the one
+ * that matters compiles the database driver, and that goes on beside other work (`ensureDatabaseDriver`).
+ */
 export async function ensurePackages() {
   const wanted = digestOf(fs.readFileSync(path.join(ROOT, 'package-lock.json')) + process.version);
   if (readIf(INSTALLED_MARK) === wanted) return;
-  say(
-    'Installing packages. The database driver is compiled on this machine: about two minutes, with little to see.',
-  );
-  const ticker = setInterval(() => say('  … still installing'), 30_000);
-  const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true });
-  clearInterval(ticker);
-  if (code !== 0) {
-    process.stdout.write(output);
-    throw new Error(
-      'Installing the packages failed. Needed: Node 20 with npm, a C++ toolchain, python3, and the package registry.',
-    );
-  }
-  fs.writeFileSync(INSTALLED_MARK, wanted);
+  await told('the packages', 45, async () => {
+    const args = ['ci', '--ignore-scripts', '--no-audit', '--no-fund'];
+    const { code, output } = await run('npm', args, { quiet: true });
+    if (code !== 0) {
+      process.stdout.write(output);
+      throw new Error(whyFailed('Installing the packages', output));
+    }
+    fs.writeFileSync(INSTALLED_MARK, wanted);
+  });
 }
+
+/** The compiled database driver, kept from an earlier time or compiled now. Nothing but a database needs it. */
+export async function ensureDatabaseDriver() {
+  const lock = JSON.parse(fs.readFileSync(path.join(ROOT, 'package-lock.json'), 'utf8'));
+  const how = await ensureDriver({
+    modules: path.join(ROOT, 'node_modules'),
+    cache: cacheFolder(),
+    key: driverKey(lock.packages[`node_modules/${DRIVER}`]),
+    compile: compileDriver,
+    opens: async (folder) => {
+      const script = `new (require(${JSON.stringify(folder)}))(':memory:').prepare('SELECT 1').get()`;
+      return (await run(process.execPath, ['-e', script], { quiet: true })).code === 0;
+    },
+  });
+  if (how === 'kept') say('  done    the database driver, compiled here before');
+}
+
+const compileDriver = (folder) =>
+  told('the database driver, which is compiled', 110, async () => {
+    const missing = missingTools(ENV);
+    if (missing) throw new Error(missing);
+    // npm's own road to its compiler's tool; SQLite's makers compile it at -O2, which takes less long than -O3.
+    const flags = { JOBS: '2', CFLAGS: '-O2', CXXFLAGS: '-O2' };
+    const args = ['run', '--prefix', folder, 'build-release'];
+    const { code, output } = await run('npm', args, { quiet: true, env: flags });
+    if (code !== 0) {
+      process.stdout.write(output);
+      throw new Error(whyFailed('Compiling the database driver', output));
+    }
+  });
 
 /** Everything a build reads, as one digest, so that an unchanged tree is not built twice. */
 function sourceDigest() {
@@ -125,7 +157,7 @@ export async function ensureBuild({ quiet = true } = {}) {
   const wanted = sourceDigest();
   if (readIf(BUILD_MARK) === wanted) return { code: 0, output: 'already built from these sources\n' };
   fs.rmSync(BUILD_MARK, { force: true });
-  const result = await run('npx', ['next', 'build'], { quiet });
+  const result = await told('the build', 90, () => run('npx', ['next', 'build'], { quiet }));
   if (result.code === 0) fs.writeFileSync(BUILD_MARK, wanted);
   return result;
 }
@@ -135,7 +167,10 @@ const BROWSERS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
 /** Debian's Chromium, for the browser tests and the pictures of the README: without its windows where Debian has it so. */
 export async function ensureChromium() {
   if (fs.existsSync(BROWSERS[0])) return;
-  say('Installing Chromium from Debian’s packages.');
+  await told('Chromium, from Debian’s packages', 25, installChromium);
+}
+
+async function installChromium() {
   const prefix = process.getuid?.() === 0 ? [] : ['sudo'];
   const [command, ...rest] = [...prefix, 'apt-get'];
   const apt = (...args) =>
@@ -148,7 +183,7 @@ export async function ensureChromium() {
     output += installed.output;
   }
   process.stdout.write(output);
-  throw new Error('Chromium could not be installed; the browser tests need it.');
+  throw new Error(whyFailed('Installing Chromium, which the browser tests need,', output));
 }
 
 /** Waits until something answers on the port, or the process that should answer has ended. */

@@ -1,9 +1,17 @@
 // npm test: from a fresh clone to one line, `N passed, N failed`. Every stage counts as one, every test as one.
+// npm test -- --changed [revision] takes what the changed rooms reach, for those at work.
 // npm run test:full takes the long tests too, those marked @full; npm run test:faults kills, loads and mistreats the shop.
-import { ensureBuild, ensureChromium, ensurePackages, run, say } from './steps.mjs';
+import { drivenPage, plainSums, QUIET, tellBudget } from './budget.mjs';
+import { changedFiles, specsReached } from './reach.mjs';
+import { ensureBuild, ensureChromium, ensureDatabaseDriver, ensurePackages, run, say } from './steps.mjs';
 
 const full = process.argv.includes('--full');
 const faults = process.argv.includes('--faults');
+const changedAt = process.argv.indexOf('--changed');
+const since = changedAt < 0 ? undefined : (process.argv[changedAt + 1] ?? 'HEAD');
+const FULL = full ? { STEREOTOME_FULL: '1' } : {};
+/** What is told of the budget at the end: a word, never a failure. */
+const budgets = [];
 const began = Date.now();
 let passed = 0;
 let failed = 0;
@@ -36,7 +44,7 @@ function failuresIn(name, words, counted) {
 /** Runs one stage to its end and tells it whole: two lanes run at once, and their words must not mix. */
 async function stage(name, work, { counts = false } = {}) {
   const start = Date.now();
-  const { code, output } = await work();
+  const { code, output } = await work().catch(({ message }) => ({ code: 1, output: `${message}\n` }));
   const seconds = (Date.now() - start) / 1000;
   times.push([name, seconds, code]);
   const counted = counts ? countIn(output) : undefined;
@@ -58,16 +66,34 @@ const script = (name) => () => quietly('npm', 'run', '--silent', name);
 const vitest = (...args) =>
   run('npx', ['vitest', 'run', '--reporter=./scripts/reporters/vitest.mjs', ...args], {
     quiet: true,
-    env: full ? { STEREOTOME_FULL: '1' } : {},
+    env: FULL,
   });
 
-/** What needs no build, one after the other. */
+/** Seconds that a stage took; nothing where it didn't run. */
+const secondsOf = (stage) => times.find(([name]) => name === stage)?.[1];
+
+/** What needs no build, one after the other; the database driver is compiled beside what needs none. */
 async function sourceLane() {
+  const driver = stage('database driver', async () => {
+    await ensureDatabaseDriver();
+    return { code: 0, output: '' };
+  });
   await stage('lint and format', script('lint'));
   await stage('import rules', script('rooms'));
   await stage('dead code', script('deadcode'));
-  await stage('unit tests', () => vitest(), { counts: true });
-  await stage('components', () => vitest('--config', 'tests/components/vitest.config.ts'), { counts: true });
+  if (!(await driver)) return;
+  const sums = await plainSums();
+  const changed = since === undefined ? [] : ['--changed', since];
+  await stage('unit tests', () => vitest(...changed), { counts: true });
+  if (since === undefined) {
+    await stage('components', () => vitest('--config', 'tests/components/vitest.config.ts'), {
+      counts: true,
+    });
+    budgets.push(
+      tellBudget('units', secondsOf('unit tests'), sums, QUIET.sums),
+      tellBudget('components', secondsOf('components'), sums, QUIET.sums),
+    );
+  }
 }
 
 /** The build, then the types, which the build's own routes are part of. Answers whether there is something to drive. */
@@ -77,26 +103,40 @@ async function buildLane() {
   return built;
 }
 
+/** The browser tests that are asked for, and what they took of their budget. */
+async function browserTests() {
+  const which = full ? [] : ['--grep-invert', '@full'];
+  if (since !== undefined) {
+    const reached = specsReached(changedFiles(since));
+    say(`\nReached in the browser: ${reached === 'all' ? 'all' : reached.join(', ') || 'nothing'}`);
+    if (reached.length === 0) return;
+    if (reached !== 'all') which.unshift(...reached.map((name) => `/${name}.spec`));
+  }
+  // Only now: before the packages are there, neither can be loaded.
+  const { chromium } = await import('@playwright/test');
+  const { BROWSER } = await import('../tests/browser/chromium.mjs');
+  const page = await drivenPage(chromium, BROWSER);
+  const args = ['playwright', 'test', '--config', 'tests/browser/playwright.config.ts', ...which];
+  await stage('browser tests', () => run('npx', args, { quiet: true, env: FULL }), { counts: true });
+  if (since === undefined && !full)
+    budgets.push(tellBudget('browser', secondsOf('browser tests'), page, QUIET.page));
+}
+
 try {
-  await ensurePackages();
-  await ensureChromium();
+  // Debian's packages and npm's come from different places and go to different places.
+  await Promise.all([ensurePackages(), ensureChromium()]);
   times.push(['install', (Date.now() - began) / 1000, 0]);
   if (faults) {
-    if (await stage('build', () => ensureBuild()))
+    const [built] = await Promise.all([stage('build', () => ensureBuild()), ensureDatabaseDriver()]);
+    if (built)
       await stage('faults', () => vitest('--config', 'tests/faults/vitest.config.ts'), { counts: true });
   } else {
     const [built] = await Promise.all([buildLane(), sourceLane()]);
-    const which = full ? [] : ['--grep-invert', '@full'];
-    if (built)
-      await stage(
-        'browser tests',
-        () =>
-          quietly('npx', 'playwright', 'test', '--config', 'tests/browser/playwright.config.ts', ...which),
-        { counts: true },
-      );
+    if (built) await browserTests();
   }
 } catch (error) {
   console.error(error.message);
+  failures.push(`== ${error.message}`);
   failed += 1;
 }
 
@@ -104,6 +144,7 @@ say('\nStage               seconds');
 for (const [name, seconds, code] of times)
   say(`${name.padEnd(18)} ${seconds.toFixed(1).padStart(8)}${code === 0 ? '' : '  failed'}`);
 say(`${'all'.padEnd(18)} ${((Date.now() - began) / 1000).toFixed(1).padStart(8)}`);
+if (budgets.length > 0) say(`\n${budgets.join('\n')}`);
 if (failures.length > 0) say(`\n${failures.join('\n')}`);
 say('');
 say(`${passed} passed, ${failed} failed`);

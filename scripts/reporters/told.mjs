@@ -13,8 +13,8 @@ export function tellFailure(where, reasons) {
 }
 
 /** Tells the slowest of `[name, milliseconds]`, longest first. */
-export function tellSlowest(timed) {
-  const slowest = [...timed].sort(([, a], [, b]) => b - a).slice(0, SLOWEST);
+export function tellSlowest(timed, most = SLOWEST) {
+  const slowest = [...timed].sort(([, a], [, b]) => b - a).slice(0, most);
   for (const [name, ms] of slowest) console.log(`${(ms / 1000).toFixed(1).padStart(7)} s  ${name}`);
 }
 

@@ -61,7 +61,10 @@ test('a job goes out as a bundle, is looked through, and hangs on a peg in anoth
   }
 });
 
-test('reports for colleagues and of the parts are issued, read and had in every form', async ({ page }) => {
+// Full run only: tests/unit/paper holds every form of them.
+test('reports for colleagues and of the parts are issued, read and had in every form @full', async ({
+  page,
+}) => {
   await enter(page, 'lead', '/jobs/409?station=hand-over');
   const others = page.getByRole('region', { name: 'Other reports' });
   await others.getByRole('button', { name: 'Issue it for colleagues' }).click();

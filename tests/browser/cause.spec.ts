@@ -120,7 +120,8 @@ test('the section shows what may have failed first by its share, and where to lo
     .not.toBe(before);
 });
 
-test('by keyboard and without network: causes are walked and opened, answers wait on the device', async ({
+// Full run only: walking is in the other two tests, waiting answers in stream.spec.
+test('by keyboard and without network: causes are walked and opened, answers wait on the device @full', async ({
   page,
   context,
 }) => {

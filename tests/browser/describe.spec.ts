@@ -93,7 +93,8 @@ test('a unit of one job is described in full while it comes apart', async ({ pag
   await expect(page.getByTestId('section').locator('[data-position]')).toHaveCount(1);
 });
 
-test('a gear on drive and on coast, from nearer and from the end, and on paper', async ({ page }) => {
+// Full run only: what is drawn is held in core/section; section.spec engages a gear.
+test('a gear on drive and on coast, from nearer and from the end, and on paper @full', async ({ page }) => {
   await enter(page, 'inspector', '/jobs/426?gear=L');
   const power = page.getByTestId('power');
   await expect(power.locator('[data-flow="way"]')).toHaveCount(2);

@@ -94,10 +94,12 @@ export async function enter(
   url?: string,
   { anew = false }: { readonly anew?: boolean } = {},
 ): Promise<void> {
-  await signIn(page, who, anew);
+  await test.step('sign in', () => signIn(page, who, anew));
   if (url === undefined) return;
-  await page.goto(url);
-  await alive(page);
+  await test.step('load', async () => {
+    await page.goto(url);
+    await alive(page);
+  });
 }
 
 async function signIn(page: Page, who: Somebody, anew: boolean): Promise<void> {
@@ -137,7 +139,8 @@ const homeOf = (page: Page): string => (page.url().startsWith('http') ? new URL(
 
 /** Waits until the page has come to life, the bench with it: what is typed before that is the browser’s, not yet the page’s. */
 export const alive = (page: Page) =>
-  page.locator('html[data-alive]:not(:has([data-loading]))').waitFor({ state: 'attached' });
+  test.step('load', () =>
+    page.locator('html[data-alive]:not(:has([data-loading]))').waitFor({ state: 'attached' }));
 
 /** Loads the page anew and waits until it has come to life. */
 export async function reload(page: Page): Promise<void> {
@@ -289,9 +292,10 @@ export async function onTheRack(page: Page, peg: number) {
 }
 
 export async function passesTheRules(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode()
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
+  const { violations } = await test.step('axe', () =>
+    new AxeBuilder({ page })
+      .setLegacyMode()
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze());
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
 }

@@ -167,7 +167,8 @@ test('a second look from photographs alone, what differs is settled, and an appr
   await expect(page.getByRole('main')).not.toContainText('still to be looked at');
 });
 
-test('the lead tries a rule on the shop’s parts before he keeps it, and gives a word of the shop’s own', async ({
+// Full run only: rulesTrial and tests/unit/gradeTogether hold what it says.
+test('the lead tries a rule on the shop’s parts before he keeps it, and gives a word of the shop’s own @full', async ({
   page,
 }) => {
   await enter(page, 'lead', '/grade-rules');

@@ -105,7 +105,8 @@ test('where no check is described there is a figure to take now, and a check of 
   expect((await storedJob(page, jobId)).readings).toEqual([]);
 });
 
-test('a wrong pair stays open on both gears until a person settles it; a mate goes along with “replace with mate”', async ({
+// Full run only: partStanding and the records’ tests hold it; here it is the whole walk.
+test('a wrong pair stays open on both gears until a person settles it; a mate goes along with “replace with mate” @full', async ({
   page,
 }) => {
   await enter(page, 'lead');

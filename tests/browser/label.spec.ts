@@ -37,7 +37,8 @@ function filmOf(text: string): string {
   return file;
 }
 
-test('a bag’s label before the camera opens its part; in another job it says whose it is', async ({
+// Full run only: a made camera stream of its own; the label’s words are held in labelsAndHistory.
+test('a bag’s label before the camera opens its part; in another job it says whose it is @full', async ({
   baseURL,
 }) => {
   const film = filmOf(`${baseURL}/jobs/409?part=gear-3`);

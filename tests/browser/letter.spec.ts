@@ -119,7 +119,8 @@ test('an offer becomes a letter, the letter a yes on a phone without programs, a
   );
 });
 
-test('a letter with an offer passes the accessibility rules; an answer from elsewhere is refused with words', async ({
+// Full run only: the rules are asked of the letter in accessibility.spec, the refusals of the answer in tests/unit/quote.
+test('a letter with an offer passes the accessibility rules; an answer from elsewhere is refused with words @full', async ({
   page,
 }) => {
   const letter = await offered(page, '15 000');

@@ -14,7 +14,8 @@ const RINGS = 5;
 const PLACES = ['0°', '90°', '180°', '270°'];
 const gap = (ring: number, place: number) => (0.8 + 0.05 * ring + 0.01 * place).toFixed(2);
 
-test('the reserve of five rings in one table: figures and Enter alone, or pasted; a wrong paste says where and stays', async ({
+// Full run only: likeChecks and pastedTable are held in the core.
+test('the reserve of five rings in one table: figures and Enter alone, or pasted; a wrong paste says where and stays @full', async ({
   page,
 }) => {
   await enter(page, 'inspector');

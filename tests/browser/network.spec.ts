@@ -47,7 +47,8 @@ async function tablet() {
   });
 }
 
-test('over the shop’s network: HTTPS under a name, camera and worker allowed, the bench opens without network', async () => {
+// Full run only: only cli/serve and the front are new in it; they change seldom.
+test('over the shop’s network: HTTPS under a name, camera and worker allowed, the bench opens without network @full', async () => {
   const browser = await tablet();
   const context = await browser.newContext({
     baseURL: `https://${NAME}:${ports.port}`,

@@ -54,7 +54,8 @@ test('photographs open through their job only, and changes only from our own pag
   expect(foreign.status()).toBe(403);
 });
 
-test('a wrong password five times slows the next try down', async ({ page }) => {
+// Full run only: tests/unit/signIn holds the delays.
+test('a wrong password five times slows the next try down @full', async ({ page }) => {
   // Whose door this shuts for a minute has her key before: a test after this one may need her.
   await enter(page, 'parts');
   await page.context().clearCookies();

@@ -277,7 +277,8 @@ test('the scale card is found, and a washer of 40 mm beside it is 40 mm; a known
 /** By the renderer's own camera, pixels of its picture of 2000 × 1500. */
 const WASHER_ENDS = washerEnds();
 
-test('on the light table several go in step, one alone where it is set right; other units’ pictures lie beside', async ({
+// Full run only: drawing in step only; nothing is kept by it.
+test('on the light table several go in step, one alone where it is set right; other units’ pictures lie beside @full', async ({
   page,
 }) => {
   await enter(page, 'lead', '/jobs/412?photographs=all');

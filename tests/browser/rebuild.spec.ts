@@ -137,7 +137,10 @@ test('who orders parts sees the way back and has no key to it; a unit of which n
   await expect(page.getByText('Nothing was written down of how it came apart')).toBeVisible();
 });
 
-test('a practice axle is set up by keyboard with what the tool would do; it is no job', async ({ page }) => {
+// Full run only: core/practice plays hundreds of axles; the fingers’ test opens the same screen.
+test('a practice axle is set up by keyboard with what the tool would do; it is no job @full', async ({
+  page,
+}) => {
   await enter(page, 'apprentice', '/training');
   await page.getByRole('link', { name: 'Set up a practice axle' }).click();
   const practice = page.getByTestId('practice');

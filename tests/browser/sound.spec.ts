@@ -89,7 +89,8 @@ test('a recording is brought, told, heard and kept by keyboard; it speaks among 
   await expect(one.getByRole('button', { name: 'Keep what is heard' })).toBeEnabled();
 });
 
-test('the device’s own microphone records, with how loud it is, and the recording is kept without network', async ({
+// Full run only: a made microphone of its own; bringing a recording stays.
+test('the device’s own microphone records, with how loud it is, and the recording is kept without network @full', async ({
   baseURL,
 }) => {
   const browser = await chromium.launch({

@@ -18,7 +18,8 @@ import { demoPhotograph } from './pictures';
 
 test.use({ serviceWorkers: 'allow' });
 
-test('drained, a baseline honestly left open, stripped; one roller short stays open up to the report', async ({
+// Full run only: slice.spec walks a unit from counter to letter, drain and baseline have their own; the roller short is held in core/strip.
+test('drained, a baseline honestly left open, stripped; one roller short stays open up to the report @full', async ({
   page,
 }) => {
   await enter(page, 'lead');
@@ -171,7 +172,8 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await expect(report).toContainText('half a needle: nothing accounts for it yet');
 });
 
-test('half of a strip without network: the page opens again from the device, each step arrives once', async ({
+// Full run only: stream.spec judges and captures without network, each arriving once; this is the longer journey.
+test('half of a strip without network: the page opens again from the device, each step arrives once @full', async ({
   page,
   context,
 }) => {

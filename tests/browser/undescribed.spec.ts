@@ -264,7 +264,8 @@ test('a three-speed box is taken apart, measured and drawn at the bench by its k
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
 });
 
-test('a bevel hub box is described at the bench: its shafts across each other, its pair as cones; what was not measured is told', async ({
+// Full run only: plain-box is held in the core; the two-shaft and three-step boxes stay.
+test('a bevel hub box is described at the bench: its shafts across each other, its pair as cones; what was not measured is told @full', async ({
   page,
 }) => {
   await enter(page, 'inspector');

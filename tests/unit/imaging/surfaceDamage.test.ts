@@ -64,21 +64,21 @@ function expectReliable(answers: readonly Answer[]): void {
 describe('pits on bare steel', () => {
   it('are right and known to be right on flanks drawn by outline, none where none is', async () => {
     const answers: Answer[] = [];
-    for (const seed of chosen(seeds(26000, 31), 3)) answers.push(await drawn(pittedFlank(seed, 9)));
-    for (const seed of chosen(seeds(26100, 11), 3))
+    for (const seed of chosen(seeds(26000, 31), 6)) answers.push(await drawn(pittedFlank(seed, 9)));
+    for (const seed of chosen(seeds(26100, 11), 4))
       answers.push(await drawn({ ...pittedFlank(seed, 0), stains: 0.8 }));
     expectReliable(answers);
   }, 240_000);
 
   it('are right and known to be right on surfaces eaten out of a field of heights', async () => {
     const answers: Answer[] = [];
-    for (const seed of chosen(seeds(8000, 48), 5)) answers.push(await eaten(craterSeries(seed)));
-    for (const seed of chosen(seeds(8100, 16), 4)) answers.push(await eaten(craterSeries(seed, true)));
+    for (const seed of chosen(seeds(8000, 48), 9)) answers.push(await eaten(craterSeries(seed)));
+    for (const seed of chosen(seeds(8100, 16), 8)) answers.push(await eaten(craterSeries(seed, true)));
     expectReliable(answers);
   }, 240_000);
 
   it('that have eaten most of a surface are never read as a sound one', async () => {
-    for (const [seed, share] of chosen([1, 2, 3, 4], 2).flatMap((seed) =>
+    for (const [seed, share] of chosen([1, 2, 3, 4], 4).flatMap((seed) =>
       [0.5, 0.7, 0.9].map((share) => [seed, share] as const),
     )) {
       const answer = await eaten({ ...craterSeries(8200 + seed), spread: 'heaps', eaten: share });
@@ -129,7 +129,7 @@ describe('pits on bare steel', () => {
   ])(
     'in a picture that is %s are no confident figure, and it says why',
     async (_, spoilt) => {
-      for (const seed of chosen([8401, 8402, 8403, 8404], 2)) {
+      for (const seed of chosen([8401, 8402, 8403, 8404], 4)) {
         const { picture, region } = await photographCraters({ ...craterSeries(seed), ...spoilt });
         const { confidence, doubts } = surfaceDamage(picture, { region });
         expect(confidence, String(seed)).toBeLessThan(0.5);
