@@ -10,7 +10,9 @@ const TOOLS = [
 
 const answers = (command, env) => spawnSync('sh', ['-c', `command -v ${command}`], { env }).status === 0;
 
-/** @returns {string | undefined} what is missing for compiling, as a sentence; nothing where all is there */
+/**
+ * @param {Record<string, string | undefined>} env
+ * @returns {string | undefined} what is missing for compiling, as a sentence; nothing where all is there */
 export function missingTools(env = process.env) {
   const missing = TOOLS.filter(([command]) => !answers(command, env));
   if (missing.length === 0) return undefined;

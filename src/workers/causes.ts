@@ -6,6 +6,7 @@ import type { Network } from '@/core/causes/network';
 import { type HeardAt, placeNetwork, type Rates } from '@/core/causes/placeNetwork';
 import type { Described } from '@/core/causes/places';
 import type { CauseNetwork } from '@/model/causeNetwork';
+import { onTask } from './madeOf';
 
 /** What the page asks for: the network once, then what is known, as often as it changes. */
 export interface CausesTask {
@@ -39,7 +40,7 @@ const OPENED = 2;
 const TOLD = 60;
 let world: { readonly network: CauseNetwork; readonly placed: Network } | undefined;
 
-self.onmessage = ({ data }: MessageEvent<CausesTask>) => self.postMessage(answerTo(data));
+onTask<CausesTask>((task) => self.postMessage(answerTo(task)));
 
 function answerTo({ id, place, findings, soft, open }: CausesTask): CausesMessage {
   try {

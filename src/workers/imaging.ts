@@ -6,6 +6,7 @@ import { type SurfaceDamageResult, surfaceDamage } from '@/core/imaging/pits/sur
 import { proposeFlank } from '@/core/imaging/proposeFlank';
 import type { Point, Quad, Raster } from '@/core/imaging/raster';
 import { type FoundCard, findScaleCard } from '@/core/imaging/scaleCard';
+import { onTask } from './madeOf';
 
 /** What the page asks for; places in pixels of the upright picture. */
 export type ImagingWork =
@@ -47,7 +48,7 @@ const MOST_WHOLE = 14_000_000;
 let held: { readonly source: string | Blob; readonly file: Blob } | undefined;
 
 /** Receives, calls the same functions that the command line has, and answers under the task's number. */
-self.onmessage = async ({ data: { id, source, work } }: MessageEvent<ImagingTask>) => {
+onTask<ImagingTask>(async ({ id, source, work }) => {
   const tell = (message: ImagingMessage) => self.postMessage(message);
   try {
     const file = await fileOf(source);
@@ -65,7 +66,7 @@ self.onmessage = async ({ data: { id, source, work } }: MessageEvent<ImagingTask
     tell({ id, ok: false, message: known ? error.message : 'The measurement failed; the picture is kept' });
     if (!known) throw error;
   }
-};
+});
 
 async function fileOf(source: string | Blob): Promise<Blob> {
   if (held?.source !== source) {

@@ -9,6 +9,7 @@ import { turningOf } from '@/core/sound/turning';
 import { readWavHeader, samplesOf } from '@/core/sound/wav';
 import type { ToldOfRecording } from '@/model/recording';
 import type { UnitType } from '@/model/unitType';
+import { onTask } from './madeOf';
 
 export interface SoundTask {
   readonly id: number;
@@ -47,7 +48,7 @@ export type SoundMessage =
 /** The file in hand, so that another gear needn't fetch it again. */
 let held: { readonly source: string | Blob; readonly file: ArrayBuffer } | undefined;
 
-self.onmessage = async ({ data }: MessageEvent<SoundTask>) => {
+onTask<SoundTask>(async (data) => {
   const { id, source } = data;
   try {
     const file = held?.source === source ? held.file : await fileOf(source);
@@ -58,7 +59,7 @@ self.onmessage = async ({ data }: MessageEvent<SoundTask>) => {
     const message = error instanceof BadInput ? error.message : 'This recording can’t be read';
     self.postMessage({ id, ok: false, message } satisfies SoundMessage);
   }
-};
+});
 
 async function fileOf(source: string | Blob): Promise<ArrayBuffer> {
   if (typeof source !== 'string') return source.arrayBuffer();

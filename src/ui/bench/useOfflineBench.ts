@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { JobSnapshot } from '@/model/snapshot';
+import { filesOfWorkers } from '../kit/background';
 import { fetchAll } from '../kit/later';
 
 /** All of it is here as long as the page stays open; or lies on the device, and opens again without network. */
@@ -49,10 +50,10 @@ async function keepThisPage(jobId: string, type: string): Promise<boolean> {
     await navigator.serviceWorker.register(`/bench-worker.js?build=${process.env.NEXT_PUBLIC_BUILD ?? ''}`);
     const { active } = await navigator.serviceWorker.ready;
     if (!active) return false;
-    const parts = performance
-      .getEntriesByType('resource')
-      .map(({ name }) => name)
-      .filter((name) => new URL(name).pathname.startsWith('/_next/static/'));
+    const loaded = performance.getEntriesByType('resource').map(({ name }) => name);
+    const parts = [...loaded, ...(await filesOfWorkers())].filter((name) =>
+      new URL(name).pathname.startsWith('/_next/static/'),
+    );
     const kept = await answered(active, { keep: [window.location.href, type, ...parts] });
     return kept && (await jobIsKept(jobId));
   } catch {

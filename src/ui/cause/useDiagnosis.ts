@@ -4,7 +4,15 @@ import { useEffect, useRef, useState } from 'react';
 import type { HeardAt } from '@/core/causes/placeNetwork';
 import type { UnitType } from '@/model/unitType';
 import type { CausesMessage, CausesTask, ToldCauses } from '@/workers/causes';
+import { inBackground, wantedInThePit } from '../kit/background';
 import type { KnownCauses } from './useCauses';
+
+const causesWorker = wantedInThePit(() =>
+  inBackground(
+    'causes',
+    () => new Worker(new URL('../../workers/causes.ts', import.meta.url), { type: 'module' }),
+  ),
+);
 
 interface Known {
   readonly findings: Readonly<Record<string, boolean>>;
@@ -39,7 +47,7 @@ export function useDiagnosis(
   const question = JSON.stringify({ findings, soft, open });
   useEffect(() => {
     if (!causes) return;
-    worker.current ??= new Worker(new URL('../../workers/causes.ts', import.meta.url), { type: 'module' });
+    worker.current ??= causesWorker();
     const own = worker.current;
     asked.current += 1;
     const id = asked.current;

@@ -2,7 +2,15 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ImagingMessage, ImagingTask, ImagingWork, ResultOf } from '@/workers/imaging';
+import { inBackground, wantedInThePit } from '../kit/background';
 import type { LookedAt } from '../picture/PicturePane';
+
+const imagingWorker = wantedInThePit(() =>
+  inBackground(
+    'imaging',
+    () => new Worker(new URL('../../workers/imaging.ts', import.meta.url), { type: 'module' }),
+  ),
+);
 
 export type ImagingAnswer<Result> =
   | { readonly ok: true; readonly result: Result }
@@ -38,7 +46,7 @@ export function useImaging(picture: LookedAt): Imaging {
   const run: Imaging['run'] = useCallback(
     (work) => {
       giveUp.current?.();
-      worker.current ??= new Worker(new URL('../../workers/imaging.ts', import.meta.url), { type: 'module' });
+      worker.current ??= imagingWorker();
       const own = worker.current;
       tasks.current += 1;
       const id = tasks.current;
