@@ -38,6 +38,8 @@ export const RIGHTS = {
   'limit.adopt': ['lead'],
   'shop.set': ['lead', 'admin'],
   'identity.settle': ['inspector', 'lead'],
+  /** What whoever orders counts and measures on the old part and on what came. */
+  'identity.measure': ['inspector', 'lead', 'parts', 'assembler', 'apprentice'],
   'identity.count': ['inspector', 'lead', 'assembler', 'apprentice'],
   'gauge.read': ROLES,
   'gauge.keep': ['lead', 'admin'],
@@ -50,6 +52,9 @@ export const RIGHTS = {
 export type Right = keyof typeof RIGHTS;
 
 export const mayDo = (role: Role, right: Right): boolean => (RIGHTS[right] as readonly Role[]).includes(role);
+
+/** Whom to ask for it: “inspector, lead”. */
+export const whoMay = (right: Right): string => RIGHTS[right].join(', ');
 
 /** What the interface needs in order not to offer what would be refused anyway. */
 export const rightsOf = (role: Role): Right[] =>

@@ -1,4 +1,8 @@
+import fs from 'node:fs';
+import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
+import { baselineChecks } from '@/core/strip/baseline';
+import type { UnitType } from '@/model/unitType';
 import {
   bookIn,
   enter,
@@ -11,7 +15,7 @@ import {
   toStation,
 } from './fixtures';
 
-test('read where it is told, by keyboard: each check goes on to the next; the pattern in words; loose bearings are said', async ({
+test('read where it is told, by keyboard: Enter alone goes on to the next check; the pattern in words; loose bearings are said', async ({
   page,
 }) => {
   await enter(page, 'inspector');
@@ -32,16 +36,18 @@ test('read where it is told, by keyboard: each check goes on to the next; the pa
   await type(['a']);
   await expect(lines.getByRole('alert')).toContainText('is not one number');
   await page.keyboard.press('Backspace');
-  // The places that are required, and it goes on by itself.
+  // The places that are required; a repeat would still be of this check. Nothing typed and taken goes on.
   await type(['0.24', '0.25', '0.24', '0.23']);
+  await expect(pad('Backlash')).toBeFocused();
+  await type(['']);
   await expect(pad('Back-face run-out')).toBeFocused();
   await expect(line('backlash').getByRole('img', { name: /^Beyond the limit: 0\.25/ })).toBeVisible();
   // Of a slow full turn its total is read.
-  await type(['0.03']);
+  await type(['0.03', '']);
   await expect(line('back-face-runout')).toHaveAttribute('data-state', 'read');
   const torque = pad('Turning torque of the pinion');
   await expect(torque).toBeFocused();
-  await type(['0.3']);
+  await type(['0.3', '']);
   await expect(line('backlash')).toContainText('it tells how it ran, not how it was set');
   const form = page.getByTestId('pattern-form');
   await expect(form).toBeVisible();
@@ -86,6 +92,7 @@ test('by finger at 1024 × 768: a figure by the pad’s keys, one that can’t b
   const lines = page.getByTestId('baseline');
   await lines.getByRole('button', { name: '6', exact: true }).tap();
   await lines.getByRole('button', { name: /^Take\b.*Enter/ }).tap();
+  await lines.getByRole('button', { name: /^Next check/ }).tap();
   await expect(lines.locator('[data-state="read"]')).toHaveCount(1);
   const second = lines.locator('[data-state="open"]');
   await second.getByRole('button', { name: 'Can’t be done' }).tap();
@@ -98,4 +105,65 @@ test('by finger at 1024 × 768: a figure by the pad’s keys, one that can’t b
   await page.waitForURL(/station=strip/);
   await everythingStored(page);
   await context.close();
+});
+
+/* Nothing typed for one check may land in another: every figure says of which check it is. */
+
+const TYPES = path.join(import.meta.dirname, '../../src/catalog/unit-types');
+const SHIPPED = fs
+  .readdirSync(TYPES)
+  .filter((name) => name.endsWith('.json'))
+  .map((name) => JSON.parse(fs.readFileSync(path.join(TYPES, name), 'utf8')) as UnitType);
+
+/** What is typed for each check that must come before the strip: as many figures as it has places, in thousandths its number. */
+function planOf(type: UnitType) {
+  return baselineChecks({ unitType: type, readings: [], records: [] }).map(({ check, position }, at) => {
+    const { aim, max, min } = check.limits[0] ?? {};
+    const usual = check.typical ? (check.typical.from + check.typical.to) / 2 : 0.1;
+    const value = Math.floor(10 * (aim ?? max ?? min ?? usual)) / 10;
+    const figure = (value + (at + 1) / 1000).toFixed(3);
+    return { check, position, figures: (check.places ?? ['']).map(() => figure) };
+  });
+}
+
+for (const type of SHIPPED.filter((each) => planOf(each).length > 0))
+  for (const delay of [0, 120]) {
+    const often = delay === 0 && ['torvane-hx41', 'skell-five'].includes(type.id);
+    test(`typed ahead through every check of ${type.id}, ${delay} ms a key: each figure lands in its own${often ? '' : ' @full'}`, async ({
+      page,
+    }) => {
+      const plan = planOf(type);
+      await enter(page, 'inspector');
+      await bookIn(page, `typed ahead, ${type.id}`, { unitTypeId: type.id, unitFamily: type.family });
+      await toStation(page, 'Baseline');
+      await expect(page.getByTestId('baseline').getByLabel(/^Reading, /)).toBeFocused();
+      await page.keyboard.type(plan.map(({ figures }) => `${figures.join('\n')}\n\n`).join(''), { delay });
+      await everythingStored(page);
+      const { readings } = await storedJob(page, await jobIdOf(page));
+      const told = readings.map(({ positionId, checkId, place, raw }) =>
+        [positionId, checkId, place, raw].join(' '),
+      );
+      const meant = plan.flatMap(({ check, position, figures }) =>
+        figures.map((raw, at) => [position.id, check.id, check.places?.[at] ?? '', raw].join(' ')),
+      );
+      expect(told.sort()).toEqual(meant.sort());
+    });
+  }
+
+test('all round means all: forty-one teeth are read before another check comes into hand', async ({
+  page,
+}) => {
+  await enter(page, 'inspector');
+  await bookIn(page, 'axle all round');
+  await toStation(page, 'Baseline');
+  await page.getByRole('button', { name: 'Read all 41, round the part' }).click();
+  // One figure for each tooth; where the required four are behind, the next is still a tooth.
+  await page.keyboard.type(Array.from({ length: 41 }, (_, tooth) => `0.2${String(tooth + 10)}\n`).join(''));
+  await expect(page.getByTestId('baseline').getByLabel('Reading, Backlash')).toBeFocused();
+  await everythingStored(page);
+  const { readings } = await storedJob(page, await jobIdOf(page));
+  expect(readings.every(({ checkId }) => checkId === 'backlash')).toBe(true);
+  expect(readings.map(({ place, raw }) => [place, raw])).toEqual(
+    Array.from({ length: 41 }, (_, tooth) => [`tooth ${tooth + 1}`, `0.2${String(tooth + 10)}`]),
+  );
 });

@@ -154,6 +154,7 @@ export interface StoredJob {
   readonly readings: readonly {
     readonly id: string;
     readonly positionId: string;
+    readonly checkId: string;
     readonly place: string;
     readonly raw: string;
     readonly unit: string;
@@ -201,14 +202,16 @@ const COMPLAINT = 'Howls on the way up, clunks on the way down.';
 export async function bookIn(
   page: Page,
   machine: string,
-  type: BookedType = 'Hypoid axle head 11/41',
+  type: BookedType | { readonly unitTypeId: string; readonly unitFamily: string } = 'Hypoid axle head 11/41',
 ): Promise<number> {
   const asked = (peg: number) =>
     page.request.post('/api/v1/jobs', {
       headers: { origin: homeOf(page) },
       data: {
         ...{ peg, customer: 'Odda Lyng, farmer', customerContact: '', machine, serial: '', tag: '' },
-        ...{ unitTitle: type === 'Not described yet' ? 'Box of the test' : type, ...UNIT_TYPES[type] },
+        ...(typeof type === 'string'
+          ? { unitTitle: type === 'Not described yet' ? 'Box of the test' : type, ...UNIT_TYPES[type] }
+          : { unitTitle: 'Box of the test', ...type }),
         ...{ complaint: COMPLAINT, symptoms: [], oilClaimed: '', history: '', dueOn: '2030-01-15' },
       },
     });
@@ -229,6 +232,8 @@ export async function bookInAtTheCounter(page: Page, machine: string): Promise<n
   await page.getByLabel('Type of unit').selectOption({ label: 'Hypoid axle head 11/41' });
   await page.getByLabel('Customer', { exact: true }).fill('Odda Lyng, farmer');
   await page.getByLabel('Machine').fill(machine);
+  // As the application prints distances.
+  await page.getByLabel('Distance, km').fill('62\u2009000 km');
   await page.getByLabel(/^Complaint/).fill(COMPLAINT);
   const peg = Number(await page.getByLabel(/^Peg number/).inputValue());
   await page.getByRole('button', { name: /^Hang it on the rack/ }).click();

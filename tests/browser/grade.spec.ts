@@ -122,6 +122,15 @@ test('like parts are gathered and said nothing of in one act, each with its own 
   await page.keyboard.press('n');
   await everythingStored(page);
   expect(await standing(page)).toEqual({ findings: rings, grades: before + rings });
+  // Said once more of one of them it is refused in words, and nothing is put down twice.
+  await sheet
+    .getByRole('option', { name: /^1st ring/ })
+    .first()
+    .click();
+  await page.keyboard.press('n');
+  await expect(page.getByText(/“nothing to see” stands here already/)).toBeVisible();
+  await everythingStored(page);
+  expect(await standing(page)).toEqual({ findings: rings, grades: before + rings });
   await expect(firstGear).toHaveAttribute('data-sheet-row');
 });
 

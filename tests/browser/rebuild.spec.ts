@@ -275,6 +275,13 @@ test('the preload goes only tighter, and the first stack is figured by the maker
   await form.getByLabel('Turns before it').fill('20');
   await form.getByRole('button', { name: 'Keep the turning torque' }).click();
   await expect(preload.getByTestId('preload-advice')).toHaveAttribute('data-act', 'new-sleeve');
+  // The next reading is of the same set-up until somebody says otherwise.
+  await preload.getByRole('button', { name: 'Read the turning torque' }).click();
+  await expect(form.getByRole('button', { name: 'the new sleeve' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(form.getByRole('button', { name: 'new', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await expect(preload.getByRole('img', { name: /^Crush sleeve: only tighter/ })).toBeVisible();
 
   const depth = page.locator('[data-instrument="Pinion depth"]');

@@ -163,7 +163,7 @@ test('drained, a baseline honestly left open, stripped; one roller short stays o
   await rollers.getByRole('button', { name: 'Take' }).click();
   await expect(rollers.getByRole('alert')).toContainText('can’t be below zero');
   await rollers.getByLabel('Pilot rollers, counted').fill('13');
-  await rollers.getByRole('button', { name: 'Take' }).click();
+  await rollers.getByLabel('Pilot rollers, counted').press('Enter');
   await expect(rollers).toContainText('13 of 14 counted: 1 missing');
 
   await toStation(page, 'Hand over');

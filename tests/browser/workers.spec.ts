@@ -7,7 +7,7 @@ import { toTool } from './pictureDesk';
 const BESIDE = {
   sound: async (page: Page) => {
     await toStation(page, 'Baseline');
-    await page.getByRole('button', { name: /^Noise: \d+ recording/ }).click();
+    await page.getByRole('button', { name: /^Noise: .* recording/ }).click();
     const one = page.getByTestId('one-recording').first();
     await expect(one.getByTestId('order-chart')).toBeVisible();
     await expect(page.getByTestId('sound-desk')).not.toContainText('can’t be read');
@@ -18,12 +18,11 @@ const BESIDE = {
     await expect(page.locator('main')).not.toContainText('can’t be');
   },
   imaging: async (page: Page) => {
-    await page.getByRole('button', { name: /photographs/i }).first().click();
+    await page.getByRole('button', { name: /^Photographs \d/ }).click();
     await page.getByRole('button', { name: 'Open pattern-drive.jpg' }).click();
     await toTool(page, 'Pattern, pits');
     await page.getByRole('button', { name: 'Measure', exact: true }).click();
     await expect(page.getByTestId('measured')).toBeVisible();
-    await page.getByRole('button', { name: 'Close', exact: true }).first().click();
   },
 } as const;
 type Beside = keyof typeof BESIDE;
@@ -58,7 +57,7 @@ for (const kept of ['without', 'with'] as const)
         await page.goto('/jobs/412');
         await alive(page);
         if (kept === 'with')
-          await expect(page.getByTestId('on-device')).toHaveAttribute('data-on-device', 'kept', { timeout: 120_000 });
+          await page.locator('[data-whole="kept"]').waitFor({ state: 'attached', timeout: 120_000 });
         for (const each of order) await BESIDE[each](page);
         await context.close();
       });

@@ -27,6 +27,6 @@ export default defineConfig({
     include: ['tests/components/**/*.test.tsx'],
     environment: 'jsdom',
     env: { STEREOTOME_LOG: 'silent' },
-    testTimeout: 60_000,
+    testTimeout: 120_000,
   },
 });

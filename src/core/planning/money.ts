@@ -16,6 +16,10 @@ export function tellAmount(minor: number, { digits }: Pick<Currency, 'digits'>):
   return `${minor < 0 ? '−' : ''}${grouped}${part ? `.${part}` : ''}`;
 }
 
+/** The amount as a program reads it, in whole units of the currency: `1234.50`, never its smallest unit. */
+export const plainAmount = (minor: number, { digits }: Pick<Currency, 'digits'>): string =>
+  (minor / 10 ** digits).toFixed(digits);
+
 /** What a person writes as an amount, `1 234,50` or `1234.5`; undefined where it is none. */
 export function readAmount(written: string, { digits }: Pick<Currency, 'digits'>): number | undefined {
   const plain = written.replace(/[\s\u00a0\u202f]/g, '').replace(',', '.');

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { UNITS } from '@/model/units';
-import { decimalsFor, formatNumber } from './format';
+import { UNIT_SYMBOL, UNITS } from '@/model/units';
+import { decimalsFor, formatNumber, formatQuantity } from './format';
 import { parseReading } from './parseReading';
 import { baseUnit, convert, sameDimension, toBase, unitsAlike } from './units';
 
@@ -38,6 +38,34 @@ describe('units', () => {
 });
 
 describe('parseReading', () => {
+  it('takes whatever the application prints, of any size and unit', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -999_999, max: 999_999, noNaN: true }),
+        fc.integer({ min: 0, max: 4 }),
+        fc.constantFrom(...UNITS),
+        (value, decimals, unit) => {
+          const parsed = parseReading(formatQuantity(value, decimals, unit), { unit: UNIT_SYMBOL[unit] });
+          expect(parsed.ok && parsed.value).toBeCloseTo(Number(value.toFixed(decimals)), 9);
+        },
+      ),
+    );
+  });
+
+  it('takes the field’s own unit behind the figures, and no other', () => {
+    expect(parseReading('62 000 km', { unit: 'km', largest: 9_999_999 })).toMatchObject({
+      ok: true,
+      value: 62000,
+    });
+    expect(parseReading('0.24mm', { unit: 'mm' })).toMatchObject({ ok: true, value: 0.24 });
+    expect(parseReading('0.24 in', { unit: 'mm' })).toMatchObject({ ok: false, code: 'other-unit' });
+    // Where nobody says which unit stands there, none may be written.
+    expect(parseReading('0.24 mm')).toMatchObject({ ok: false, code: 'not-a-number' });
+    expect(parseReading('5 000 000 km', { unit: 'km', largest: 9_999_999 })).toMatchObject({
+      value: 5_000_000,
+    });
+  });
+
   it.each([
     ['7.21', 7.21],
     ['7,21', 7.21],
@@ -46,6 +74,10 @@ describe('parseReading', () => {
     ['12', 12],
     ['.5', 0.5],
     ['0,125', 0.125],
+    ['62 000', 62000],
+    ['62\u2009000', 62000],
+    ['62\u202f000', 62000],
+    ['62\u00a0000', 62000],
   ])('reads %s', (text, value) => {
     expect(parseReading(text)).toMatchObject({ ok: true, value });
   });

@@ -42,7 +42,7 @@ export const offerNoted = recordKind({
 export const identityMeasured = recordKind({
   version: 1,
   noun: 'count or size',
-  right: 'capture.take',
+  right: 'identity.measure',
   schema: v.object({
     what: v.literal('identity-measured'),
     positionId: IdSchema,

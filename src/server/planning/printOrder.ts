@@ -2,11 +2,12 @@ import Papa from 'papaparse';
 import PDFDocument from 'pdfkit';
 import * as v from 'valibot';
 import { csvText } from '@/core/csvText';
-import { tellMoney } from '@/core/planning/money';
+import { plainAmount, tellMoney } from '@/core/planning/money';
 import { type Order, ordersOf } from '@/core/planning/orders';
 import { listRecords } from '@/db/captures';
 import { readMoney, readShop } from '@/db/shop';
 import { IdSchema } from '@/model/ids';
+import type { Money } from '@/model/money';
 import { openJob } from '../job/openJob';
 import { collectPdf, printable, registerFonts } from '../pdf';
 import { Refusal } from '../refusal';
@@ -29,7 +30,11 @@ export const printOrder = defineUseCase(
     const money = readMoney(db);
     const name = `order-${job.peg}-${order.supplier.toLowerCase().replace(/[^a-z]+/g, '-')}`;
     if (as === 'csv')
-      return { name: `${name}.csv`, bytes: Buffer.from(orderAsCsv(order)), type: 'text/csv; charset=utf-8' };
+      return {
+        name: `${name}.csv`,
+        bytes: Buffer.from(orderAsCsv(order, money)),
+        type: 'text/csv; charset=utf-8',
+      };
     const sheet = new PDFDocument({ size: 'A4', margin: 56, info: { Title: `Order for peg ${job.peg}` } });
     registerFonts(sheet);
     const finished = collectPdf(sheet);
@@ -64,13 +69,13 @@ const identityWords = (identity: Order['lines'][number]['offer']['identity']): s
     .join(', ');
 
 /** An order as a table: what, how many, for how much, and by what it is told from what looks like it. */
-export const orderAsCsv = ({ lines }: Order): string =>
+export const orderAsCsv = ({ lines }: Order, money: Pick<Money, 'digits'>): string =>
   `${Papa.unparse(
     lines.map(({ offer, count }) => ({
       code: csvText(offer.code),
       name: csvText(offer.name),
       count,
-      price: offer.price,
+      price: plainAmount(offer.price, money),
       currency: offer.currency,
       identity: identityWords(offer.identity),
     })),

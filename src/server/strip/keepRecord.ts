@@ -7,6 +7,7 @@ import { expectedPieces } from '@/core/strip/inventory';
 import { findPhotograph, findRecording, insertRecord, listReadings, listRecords } from '@/db/captures';
 import { listGauges } from '@/db/gauges';
 import { listIdentities } from '@/db/measuring';
+import { readMoney } from '@/db/shop';
 import { BenchRecordCaptureSchema } from '@/model/benchRecord';
 import { type Actor, AS_ROLE } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
@@ -42,7 +43,7 @@ export const keepRecord = defineUseCase(
     });
     if (capture.content.what === 'parts-ordered') {
       const order = ordersOf(listRecords(context.db, capture.jobId)).find(({ id }) => id === capture.id);
-      if (order) putInOutbox(context.dataFolder, order);
+      if (order) putInOutbox(context.dataFolder, order, readMoney(context.db));
     }
     return stored;
   },

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { patternChecks } from '@/core/rebuild/patternAsFound';
 import { type BaselineCheck, baselineChecks, movedOn } from '@/core/strip/baseline';
 import type { PartState } from '@/core/wear/partStanding';
@@ -30,23 +30,18 @@ export function BaselineStation(props: OfJob) {
       key: keyOf(line),
       position: line.position.id,
       isOpen: line.state === 'open',
-      isFull: isFull(line, job.parts),
     })),
     ...patterns.map(({ pair, ringPosition, state }) => ({
-      ...{ key: pair, position: ringPosition, isOpen: state === 'open', isFull: state !== 'open' },
+      ...{ key: pair, position: ringPosition, isOpen: state === 'open' },
     })),
   ];
   const openLines = gone ? [] : lines.filter(({ isOpen }) => isOpen);
-  // The one in hand stays in hand until it has all that it needs, though with its first reading it isn't open any more.
+  // The one in hand stays in hand until whoever reads goes on: a figure typed for it can't land in the next one.
   const [current, setCurrent] = useState(openLines[0]?.key);
   const nextAfter = (key: string): string | undefined => {
     const at = lines.findIndex((line) => line.key === key);
     return [...lines.slice(at + 1), ...lines.slice(0, at)].find(({ isOpen }) => isOpen)?.key;
   };
-  useGoOn(
-    lines.find(({ key }) => key === current),
-    (key) => setCurrent(nextAfter(key)),
-  );
   if (lines.length === 0)
     return (
       <BesideSection job={job} note="Tap a part to open its ticket.">
@@ -134,26 +129,6 @@ const judgedOf = (parts: readonly PartState[], positionId: string, checkId: stri
   parts
     .find(({ position }) => position.id === positionId)
     ?.judgements.find(({ check }) => check.id === checkId);
-
-/** All its places are read; of one that is read all round the required ones are enough. */
-function isFull({ state, check, position }: BaselineCheck, parts: readonly PartState[]): boolean {
-  if (state !== 'read') return state === 'cannot';
-  const judgement = judgedOf(parts, position.id, check.id)?.judgement;
-  return judgement !== undefined && judgement.placesMissing.length === 0;
-}
-
-/** Once the line in hand has all that it needs, the next open one comes into it. */
-function useGoOn(
-  line: { readonly key: string; readonly isFull: boolean } | undefined,
-  onFull: (key: string) => void,
-) {
-  const before = useRef(line);
-  useEffect(() => {
-    const was = before.current;
-    before.current = line;
-    if (line && was?.key === line.key && !was.isFull && line.isFull) onFull(line.key);
-  });
-}
 
 function noteOf(toRead: number, missed: boolean): string {
   if (missed) return 'Not all of it was read before something moved; the report says which.';

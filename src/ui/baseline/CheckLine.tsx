@@ -5,6 +5,7 @@ import type { BaselineCheck } from '@/core/strip/baseline';
 import { findActive } from '@/core/wear/active';
 import type { JudgedCheck, PartState } from '@/core/wear/partStanding';
 import type { JobBeside } from '@/model/earlier';
+import { KeyCap } from '../frame/KeysHelp';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { useFigures } from '../kit/figures';
@@ -13,7 +14,7 @@ import { VERDICT_WORDS, VerdictRuler } from '../kit/VerdictRuler';
 import { CheckPicture } from '../measure/CheckPicture';
 import { ReadingPad } from '../measure/ReadingPad';
 import { SeriesView } from '../measure/SeriesView';
-import { placeToRead, readInHolding } from '../measure/seriesWalk';
+import { isWhole, placeToRead, readInHolding } from '../measure/seriesWalk';
 import { MeasuringProvider, useMeasuringOf } from '../measure/useMeasuring';
 import { decimalsOfGauges, VerdictView } from '../measure/VerdictView';
 import { Instrument } from '../rebuild/Instrument';
@@ -105,11 +106,19 @@ function ReadHere({ job, line: { check, position, state }, part, judged, onNext 
   );
   const used = job.snapshot.gauges.filter(({ id }) => own.some(({ gaugeId }) => gaugeId === id));
   if (!rights.includes('capture.take')) return null;
+  const whole = isWhole(job.snapshot, check, position.id, measuring);
   return (
     <MeasuringProvider value={chosen}>
       <Flex gap="12px" align="flex-start" justify="space-between">
         <Box flex="1" minWidth="0">
-          <ReadingPad job={job} part={part} check={check} reading={reading} />
+          <ReadingPad
+            {...{ job, part, check, reading }}
+            onDone={() => {
+              if (!isWhole(job.now(), check, position.id, measuring)) return false;
+              onNext?.();
+              return true;
+            }}
+          />
         </Box>
         {check.picture && <CheckPicture picture={check.picture} title={`How to: ${check.howTo}`} />}
       </Flex>
@@ -126,8 +135,8 @@ function ReadHere({ job, line: { check, position, state }, part, judged, onNext 
       <Flex gap="8px" wrap="wrap" marginTop="8px" align="flex-start">
         {state !== 'read' && <GiveUp job={job} line={{ check, position }} />}
         {onNext && (
-          <Press kind={state === 'open' ? 'plain' : 'main'} size="bench" onClick={onNext}>
-            Next check
+          <Press kind={whole ? 'main' : 'plain'} size="bench" onClick={onNext}>
+            Next check {whole && <KeyCap>Enter</KeyCap>}
           </Press>
         )}
       </Flex>

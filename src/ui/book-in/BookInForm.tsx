@@ -15,8 +15,10 @@ import { PersonMenu } from '../frame/PersonMenu';
 import { DateInput } from '../kit/DateInput';
 import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
+import { numericIn } from '../kit/numeric';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { spoken } from '../kit/spoken';
 import { useKeptForm } from '../kit/useKeptForm';
 import { AsReceived } from './AsReceived';
 import { FirstPictures } from './FirstPictures';
@@ -69,7 +71,7 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
   // Nothing is chosen before somebody chooses: a type that stood there by itself would go through unseen.
   const [typeChosen, setTypeChosen] = useState(false);
   const { register, handleSubmit, control, setValue, watch, reset, formState } = useForm({
-    resolver: valibotResolver(BookInSchema),
+    resolver: spoken(valibotResolver(BookInSchema)),
     defaultValues: {
       peg: nextPeg,
       customer: '',
@@ -265,10 +267,7 @@ export function BookInForm({ actor, nextPeg, unitTypes, suggestedDue }: BookInFo
                 {(wiring) => (
                   <TextInput
                     {...wiring}
-                    {...register('distanceKm', {
-                      setValueAs: (text: string) =>
-                        text === '' || text === undefined ? undefined : Number(text),
-                    })}
+                    {...register('distanceKm', numericIn({ unit: 'km', largest: 9_999_999 }))}
                     inputMode="numeric"
                   />
                 )}

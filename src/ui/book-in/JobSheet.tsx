@@ -15,6 +15,7 @@ import { Field, Select, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { type RefusalAnswer, send } from '../kit/send';
+import { spoken } from '../kit/spoken';
 import { StationPictures } from '../photographs/StationPictures';
 import { AsReceived, receivedWords } from './AsReceived';
 import { LookFirst } from './LookFirst';
@@ -62,7 +63,7 @@ export function JobSheet({ job }: OfJob) {
   const { rights, place } = useBench();
   const current = job.snapshot.job;
   const { register, handleSubmit, reset, getValues, setValue, watch, control, formState } = useForm({
-    resolver: valibotResolver(JobEditSchema),
+    resolver: spoken(valibotResolver(JobEditSchema)),
     defaultValues: editOf(current),
   });
   const [refusal, setRefusal] = useState<RefusalAnswer>();

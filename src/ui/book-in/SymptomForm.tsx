@@ -1,11 +1,16 @@
 'use client';
 
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { useState } from 'react';
+import { type ComponentProps, useState } from 'react';
+import { parseReading } from '@/core/quantity/parseReading';
 import { BEATS, LOADS, NOTHING_SAID, SOUNDS, SYMPTOMS, type Symptom, symptomKind } from '@/model/symptoms';
 import { Field, TextField, TextInput } from '../kit/Field';
+import { ErrorNotice } from '../kit/Notice';
 import { OneOf } from '../kit/OneOf';
 import { Press } from '../kit/Press';
+
+/** As the model has it for a symptom’s speeds. */
+const FASTEST = 300;
 
 interface SymptomFormProps {
   /** The gears of the unit; empty where nobody has described them. */
@@ -153,21 +158,40 @@ function TypedGears({ symptom, set }: Part) {
   );
 }
 
+/** A speed as people write it; what is no speed is said and not kept. */
+function SpeedField({
+  value,
+  onSpeed,
+  ...wiring
+}: Omit<ComponentProps<typeof TextInput>, 'value' | 'onChange'> & {
+  readonly value: number | undefined;
+  readonly onSpeed: (kmh: number | undefined) => void;
+}) {
+  const [text, setText] = useState(value === undefined ? '' : String(value));
+  const parsed = parseReading(text, { unit: 'km/h', largest: FASTEST });
+  const wrong = text.trim() !== '' && (!parsed.ok || parsed.value < 0);
+  return (
+    <>
+      <TextInput
+        {...wiring}
+        inputMode="decimal"
+        value={text}
+        aria-invalid={wrong || undefined}
+        onChange={({ target }) => {
+          setText(target.value);
+          const read = parseReading(target.value, { unit: 'km/h', largest: FASTEST });
+          onSpeed(read.ok && read.value >= 0 ? read.value : undefined);
+        }}
+      />
+      {wrong && <ErrorNotice>A speed is a figure from 0 to {FASTEST} km/h.</ErrorNotice>}
+    </>
+  );
+}
+
 function Speeds({ symptom, set }: Part) {
   const speed = (label: string, value: number | undefined, onSpeed: (kmh: number | undefined) => void) => (
     <Box width="140px">
-      <Field label={label}>
-        {(wiring) => (
-          <TextInput
-            {...wiring}
-            type="number"
-            min={0}
-            max={300}
-            value={value ?? ''}
-            onChange={({ target }) => onSpeed(target.value === '' ? undefined : target.valueAsNumber)}
-          />
-        )}
-      </Field>
+      <Field label={label}>{(wiring) => <SpeedField {...wiring} value={value} onSpeed={onSpeed} />}</Field>
     </Box>
   );
   return (

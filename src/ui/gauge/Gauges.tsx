@@ -18,6 +18,7 @@ import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { numeric } from '../kit/numeric';
 import { Press, PressLink } from '../kit/Press';
 import { send } from '../kit/send';
+import { spoken } from '../kit/spoken';
 import { Table } from '../kit/Table';
 
 interface GaugesProps {
@@ -124,7 +125,7 @@ function NewGaugeForm() {
   const router = useRouter();
   const [refusal, setRefusal] = useState('');
   const { register, handleSubmit, reset, formState, control } = useForm<NewGauge>({
-    resolver: valibotResolver(NewGaugeSchema),
+    resolver: spoken(valibotResolver(NewGaugeSchema)),
     defaultValues: { unit: 'mm' },
   });
   const { errors } = formState;

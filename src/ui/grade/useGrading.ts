@@ -5,6 +5,7 @@ import * as v from 'valibot';
 import { findMode } from '@/core/catalogs/words';
 import { inWords } from '@/core/faultWords';
 import { identityQuestions } from '@/core/open/identityQuestions';
+import { findActive } from '@/core/wear/active';
 import { tellHandResult } from '@/core/wear/handTests';
 import { whyNoGrade, whyNotNothing } from '@/core/wear/inspectionSheet';
 import { type PartState, partState } from '@/core/wear/partStanding';
@@ -44,7 +45,10 @@ export function useGrading(job: BenchJob) {
   };
 
   /** Looked at closely and nothing seen, with the grade that the rules then propose, where no other evidence speaks. */
-  const nothingToSee = (parts: readonly PartState[]): boolean => {
+  const nothingToSee = (chosen: readonly PartState[]): boolean => {
+    // On the last row the part stays in hand: the same key again says nothing new of it.
+    const parts = chosen.filter(({ position }) => !saysNothing(job, position.id));
+    if (parts.length === 0) return say(`${namesOf(chosen)}: “nothing to see” stands here already.`);
     const refused = parts
       .map((part) => ({ part, words: whyNotNothing(part, job.now()) }))
       .find(({ words }) => words !== '');
@@ -129,6 +133,9 @@ export function useGrading(job: BenchJob) {
 
 export const namesOf = (parts: readonly PartState[]): string =>
   parts.length > 3 ? `${parts.length} parts` : parts.map(({ position }) => position.name).join(', ');
+
+const saysNothing = (job: BenchJob, id: string): boolean =>
+  findActive(job.now().findings).some(({ positionId, mode }) => positionId === id && mode === NOTHING_TO_SEE);
 
 /** The part as it stands at this moment, before the screen has followed. */
 function partStateNow(job: BenchJob, { position }: PartState): PartState {

@@ -21,6 +21,7 @@ import { Field, TextField, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { numeric } from '../kit/numeric';
 import { Press } from '../kit/Press';
+import { spoken } from '../kit/spoken';
 
 /** One pair: its teeth counted, held against tag, marks, mate and type; and a conflict settled with a reason. */
 export function PairCount({ job, pair }: OfJob & { readonly pair: CountablePair }) {
@@ -112,7 +113,7 @@ function CountForm({
     unknown,
     IdentityCounts
   >({
-    resolver: valibotResolver(IdentityCountsSchema),
+    resolver: spoken(valibotResolver(IdentityCountsSchema)),
     defaultValues: entry ?? {
       marked: '',
       pinionSet: '',

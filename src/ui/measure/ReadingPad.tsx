@@ -32,10 +32,12 @@ const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '−'] as c
 interface ReadingPadProps extends OfPart {
   readonly check: Check;
   readonly reading: ReadingPlace;
+  /** Asked when nothing is typed and taken: whether all of it is read, and the next check comes into hand. */
+  readonly onDone?: () => boolean;
 }
 
 /** The big figures, the pad, the gauge. A keyboard, or a gauge that types like one, fills the same field. */
-export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
+export function ReadingPad({ part, job, check, reading, onDone }: ReadingPadProps) {
   const { tellKept } = useBench();
   const [measuring, onMeasuring] = useMeasuring();
   const gauges = gaugesFor(
@@ -70,9 +72,10 @@ export function ReadingPad({ part, job, check, reading }: ReadingPadProps) {
     setFigures(text);
   };
   const take = async (text = figures, takenIn = unit) => {
-    const parsed = parseReading(text);
+    if (text.trim() === '' && onDone?.()) return;
+    const parsed = parseReading(text, { unit: UNIT_SYMBOL[takenIn] });
     if (!parsed.ok) return setTrouble(parsed.message);
-    const temperature = warmth.trim() === '' ? undefined : parseReading(warmth);
+    const temperature = warmth.trim() === '' ? undefined : parseReading(warmth, { unit: '°C' });
     if (temperature?.ok === false) return setTrouble(`Temperature of the part: ${temperature.message}`);
     if (takenIn !== unit) setUnit(takenIn);
     if (!sure && isFarOff(convert(parsed.value, takenIn, check.unit), check)) {

@@ -70,6 +70,13 @@ export function readInHolding(
     .map(({ place }) => place);
 }
 
+/** Every place is read that is to be read: all of the circle for whoever goes all the way round. */
+export function isWhole(job: Readings, check: Check, positionId: string, measuring: Measuring): boolean {
+  const read = readInHolding(job, check, positionId, measuring);
+  const { places } = placeToRead(check, read, measuring);
+  return places.length === 0 ? read.length > 0 : places.every((place) => read.includes(place));
+}
+
 /** Where the next reading of this check belongs in the job as it stands at this moment. */
 export function placeNow(
   { readings }: Pick<JobSnapshot, 'readings'>,

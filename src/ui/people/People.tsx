@@ -11,6 +11,7 @@ import { Field, Select, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { spoken } from '../kit/spoken';
 import { type ShopZone, TimeZone } from './TimeZone';
 
 /** Who works here, in which role. For the administrator alone. */
@@ -26,7 +27,7 @@ export function People({
   const router = useRouter();
   const [refusal, setRefusal] = useState('');
   const { register, handleSubmit, reset, formState } = useForm<NewPerson>({
-    resolver: valibotResolver(NewPersonSchema),
+    resolver: spoken(valibotResolver(NewPersonSchema)),
     defaultValues: { name: '', role: 'inspector', password: '' },
   });
   const done = (answer: Awaited<ReturnType<typeof send>>) => {

@@ -4,6 +4,7 @@ import { Box, Grid } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { SetUp } from '@/core/rebuild/setUp';
 import { bearingsOf } from '@/core/rebuild/setUpReadings';
+import { recordsOf } from '@/core/strip/recordsOf';
 import type { Check } from '@/model/checks';
 import type { SLEEVES } from '@/model/records/setup-figures';
 import type { OfJob } from '../job/useBench';
@@ -37,10 +38,18 @@ interface TorqueFormProps extends OfJob {
 export function TorqueForm({ job, setUp, check, onKept }: TorqueFormProps) {
   const keep = useKeep(job);
   const { gauges, usual } = gaugesOf(job.snapshot, check);
-  const [of, setOf] = useState<keyof typeof OF>('pinion');
-  const [bearings, setBearings] = useState(() => bearingsOf(job.snapshot, setUp.pinionPosition));
-  const [sleeve, setSleeve] = useState<(typeof SLEEVES)[number]>('none');
-  const [gaugeId, setGaugeId] = useState(usual);
+  // The form begins anew after each reading, and a day later: what was chosen stays until somebody changes it.
+  const before = recordsOf(job.snapshot.records, 'turning-torque')
+    .filter(({ content }) => content.pair === setUp.pair)
+    .at(-1)?.content;
+  const [of, setOf] = useState<keyof typeof OF>(before?.of ?? 'pinion');
+  const [bearings, setBearings] = useState(
+    () => before?.bearings ?? bearingsOf(job.snapshot, setUp.pinionPosition),
+  );
+  const [sleeve, setSleeve] = useState<(typeof SLEEVES)[number]>(before?.sleeve ?? 'none');
+  const [gaugeId, setGaugeId] = useState(
+    gauges.some(({ id }) => id === before?.gaugeId) ? before!.gaugeId : usual,
+  );
   const [typed, setTyped] = useState({ steady: '', breakAway: '', seal: '0', turns: '' });
   const [trouble, setTrouble] = useState('');
   const put = async () => {

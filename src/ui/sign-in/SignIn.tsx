@@ -10,6 +10,7 @@ import { Field, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { spoken } from '../kit/spoken';
 
 interface SignInProps {
   readonly shop: string;
@@ -20,7 +21,7 @@ interface SignInProps {
 
 export function SignIn({ shop, demoPeople, demoPassword = '' }: SignInProps) {
   const { register, handleSubmit, setValue, formState } = useForm({
-    resolver: valibotResolver(SignInSchema),
+    resolver: spoken(valibotResolver(SignInSchema)),
     defaultValues: { name: '', password: '' },
   });
   const [refusal, setRefusal] = useState('');

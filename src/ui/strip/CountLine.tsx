@@ -26,7 +26,7 @@ export function CountLine({ line, ...props }: OfJob & { readonly line: Inventory
   const [text, setText] = useState('');
   const [trouble, setTrouble] = useState('');
   const question = inventoryQuestion(line);
-  const take = async (over: { counted?: number; wrong?: boolean }) => {
+  const take = async (over: { counted?: number | undefined; wrong?: boolean }) => {
     const content = {
       ...({ what: 'count', version: 2, positionId: position.id, note: '' } as const),
       ...over,
@@ -58,6 +58,12 @@ export function CountLine({ line, ...props }: OfJob & { readonly line: Inventory
               inputMode="numeric"
               value={text}
               onChange={(event) => setText(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key !== 'Enter') return;
+                // The step around it is done by its own key, never by a count's Enter.
+                event.preventDefault();
+                if (text.trim() !== '') void take({ counted });
+              }}
             />
           )}
           <Press

@@ -19,6 +19,7 @@ import { EmptyState, ErrorNotice } from '../kit/Notice';
 import { numeric } from '../kit/numeric';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { spoken } from '../kit/spoken';
 import { Table } from '../kit/Table';
 
 interface StudyHead {
@@ -104,7 +105,7 @@ function PlanForm({ gauges, people }: Pick<StudiesProps, 'gauges' | 'people'>) {
     unknown,
     GaugeStudyPlan
   >({
-    resolver: valibotResolver(GaugeStudyPlanSchema),
+    resolver: spoken(valibotResolver(GaugeStudyPlanSchema)),
     defaultValues: { gaugeId: gauges[0]?.id ?? '', parts: 5, trials: 2, appraisers: [], toleranceWords: '' },
   });
   const { errors } = formState;

@@ -138,7 +138,8 @@ describe('an order', () => {
     const { offer } = (await plans())[0]!.lines[0]!;
     const id = order(offer);
     const file = fs.readFileSync(path.join(shop.context.dataFolder, 'outbox', `${id}.csv`), 'utf8');
-    expect(file).toContain(`${offer.code},${offer.name},1,${offer.price},kr`);
+    // By hand: its price is kept in hundredths of a krona, and a supplier reads kronor.
+    expect(file).toContain(`${offer.code},${offer.name},1,${offer.price / 100}.00,kr`);
     expect(refused(() => order(offer)).message).toContain('ordered already');
     const pdf = await printOrder(shop.people.parts, shop.context, { jobId, orderId: id, as: 'pdf' });
     expect(pdf.bytes.subarray(0, 4).toString()).toBe('%PDF');
