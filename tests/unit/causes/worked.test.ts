@@ -38,7 +38,9 @@ describe('worked cases', () => {
   }, 60_000);
 
   it('say to look at the finding on which it turns, where nobody has', () => {
-    const missed = cases.flatMap((each) => {
+    // A third of them in `npm test`, each in `npm run test:full`: what every check would bring is worked out for all places.
+    const some = cases.filter((_, at) => process.env.STEREOTOME_FULL !== undefined || at % 3 === 0);
+    const missed = some.flatMap((each) => {
       const told = diagnoseOnPlaces(placed.get(each.type)!, {
         findings: asked(each, each.decisive),
         ...{ weighFirst: 0, top: 60, risenOnly: true },
