@@ -5,7 +5,6 @@ import type { BaselineCheck } from '@/core/strip/baseline';
 import { findActive } from '@/core/wear/active';
 import type { JudgedCheck, PartState } from '@/core/wear/partStanding';
 import type { JobBeside } from '@/model/earlier';
-import { KeyCap } from '../frame/KeysHelp';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
 import { useFigures } from '../kit/figures';
@@ -113,6 +112,7 @@ function ReadHere({ job, line: { check, position, state }, part, judged, onNext 
         <Box flex="1" minWidth="0">
           <ReadingPad
             {...{ job, part, check, reading }}
+            goesOn={whole && onNext !== undefined}
             onDone={() => {
               if (!isWhole(job.now(), check, position.id, measuring)) return false;
               onNext?.();
@@ -134,9 +134,9 @@ function ReadHere({ job, line: { check, position, state }, part, judged, onNext 
       )}
       <Flex gap="8px" wrap="wrap" marginTop="8px" align="flex-start">
         {state !== 'read' && <GiveUp job={job} line={{ check, position }} />}
-        {onNext && (
-          <Press kind={whole ? 'main' : 'plain'} size="bench" onClick={onNext}>
-            Next check {whole && <KeyCap>Enter</KeyCap>}
+        {onNext && !whole && (
+          <Press size="bench" onClick={onNext}>
+            Next check
           </Press>
         )}
       </Flex>

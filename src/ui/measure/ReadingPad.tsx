@@ -34,10 +34,12 @@ interface ReadingPadProps extends OfPart {
   readonly reading: ReadingPlace;
   /** Asked when nothing is typed and taken: whether all of it is read, and the next check comes into hand. */
   readonly onDone?: () => boolean;
+  /** All of it is read and another check waits: with nothing typed the large key goes on to it. */
+  readonly goesOn?: boolean;
 }
 
 /** The big figures, the pad, the gauge. A keyboard, or a gauge that types like one, fills the same field. */
-export function ReadingPad({ part, job, check, reading, onDone }: ReadingPadProps) {
+export function ReadingPad({ part, job, check, reading, onDone, goesOn = false }: ReadingPadProps) {
   const { tellKept } = useBench();
   const [measuring, onMeasuring] = useMeasuring();
   const gauges = gaugesFor(
@@ -138,7 +140,7 @@ export function ReadingPad({ part, job, check, reading, onDone }: ReadingPadProp
               Place
             </Box>
             <Box fontSize="20px" fontWeight={650} data-testid="place">
-              {here}
+              {goesOn ? `${here} again` : here}
             </Box>
           </Box>
         )}
@@ -217,7 +219,7 @@ export function ReadingPad({ part, job, check, reading, onDone }: ReadingPadProp
             width="100%"
             flexDirection="column"
           >
-            Take
+            {goesOn && figures.trim() === '' ? 'Next check' : 'Take'}
             <KeyCap>Enter</KeyCap>
           </Press>
           <Press
