@@ -136,7 +136,7 @@ const PLACES = [
 const OFFERED: Partial<Record<'parts' | 'apprentice' | 'assembler', RegExp>> = {
   parts: /^(Search|Note|Price|Freight|.*(counted|measured|came).*)/i,
   apprentice:
-    /^(Reading|Smaller gear|Larger gear|Unit as printed|Gauge|How the part is held|Litres|.*counted|Anything else|or left out|What was done|File under part|It can’t be done|Search|.*steady|.*needles.*|.*washers.*)/i,
+    /^(Reading|Smaller gear|Larger gear|Teeth marked|Set number|Ratio on the tag|Splines|Unit as printed|Gauge|How the part is held|Litres|.*counted|Anything else|or left out|What was done|File under part|It can’t be done|Search|.*steady|.*needles.*|.*washers.*)/i,
 };
 
 // Full run only: thirty pages; that what orders is parts’ own is held in tests/unit/rights.
