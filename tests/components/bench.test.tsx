@@ -80,7 +80,7 @@ class NoLayout {
 }
 const listening = { addEventListener: () => undefined, removeEventListener: () => undefined };
 // Everything that comes later is here before anything is counted.
-beforeAll(() => fetchAll(), 60_000);
+beforeAll(() => fetchAll(), 240_000);
 beforeAll(() => {
   vi.stubGlobal('fetch', async () => {
     throw new TypeError('no network');
@@ -171,7 +171,7 @@ describe('what the bench draws anew', () => {
     );
     await act(() => vi.advanceTimersByTimeAsync(15_000));
     rendered();
-    await act(() => vi.advanceTimersByTimeAsync(60_000));
+    await act(() => vi.advanceTimersByTimeAsync(240_000));
     expect([...rendered()]).toEqual([]);
     expect(page.getByLabelText('Reading, Backlash')).toBeTruthy();
   });
