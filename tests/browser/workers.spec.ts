@@ -27,7 +27,7 @@ const BESIDE = {
 } as const;
 type Beside = keyof typeof BESIDE;
 
-/** Every order; two in each run, in which each comes before each other one, all of them by the longest. */
+/** Every order, all of them by the longest run; in each run two, where the device keeps the files: there they were mixed up. */
 const ORDERS: readonly (readonly Beside[])[] = [
   ['sound', 'causes', 'imaging'],
   ['imaging', 'causes', 'sound'],
@@ -42,7 +42,7 @@ for (const kept of ['without', 'with'] as const)
     // A context of its own: nothing that an earlier test loaded lies in it.
     test.use({ serviceWorkers: kept === 'with' ? 'allow' : 'block' });
     for (const [at, order] of ORDERS.entries())
-      test(`${order.join(', then ')}: each gets its own answer${at > 1 || kept === 'with' ? ' @full' : ''}`, async ({
+      test(`${order.join(', then ')}: each gets its own answer${at > 1 || kept === 'without' ? ' @full' : ''}`, async ({
         browser,
         shop,
         page: signedIn,
