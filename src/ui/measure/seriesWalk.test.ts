@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Check } from '@/model/checks';
-import { nextUnread, placesToWalk, placeToRead, stepFrom } from './seriesWalk';
+import { isWhole, nextUnread, placesToWalk, placeToRead, stepFrom } from './seriesWalk';
 
 const check = { places: ['tooth 1', 'tooth 3'], every: { count: 4, word: 'tooth' } } as Check;
 const round = placesToWalk(check, true);
@@ -28,5 +28,19 @@ describe('walking round a series', () => {
     expect(placeToRead(check, ['tooth 1', 'tooth 2'], {})).toMatchObject({ allRound: true, here: 'tooth 3' });
     expect(placeToRead(check, ['tooth 1'], { allRound: true })).toMatchObject({ here: 'tooth 2' });
     expect(placeToRead(check, ['tooth 1'], { at: 'tooth 1' })).toMatchObject({ here: 'tooth 1' });
+  });
+
+  it('is whole once every place is read that is to be read: of all round, all', () => {
+    const of = { ...check, id: 'c' } as Check;
+    const read = (...places: string[]) =>
+      ({
+        readings: places.map((place) => ({ checkId: 'c', positionId: 'p', place, struck: null })),
+      }) as unknown as Parameters<typeof isWhole>[0];
+    expect(isWhole(read('tooth 1'), of, 'p', {})).toBe(false);
+    expect(isWhole(read('tooth 1', 'tooth 3'), of, 'p', {})).toBe(true);
+    expect(isWhole(read('tooth 1', 'tooth 3'), of, 'p', { allRound: true })).toBe(false);
+    expect(isWhole(read('tooth 1', 'tooth 2', 'tooth 3', 'tooth 4'), of, 'p', {})).toBe(true);
+    // What was read of another part says nothing of this one.
+    expect(isWhole(read('tooth 1', 'tooth 3'), of, 'q', {})).toBe(false);
   });
 });
