@@ -4,8 +4,9 @@ import path from 'node:path';
 import { partProposal } from '@/core/decisions/partProposal';
 import { taxOn } from '@/core/planning/money';
 import { stripPlan } from '@/core/strip/stripPlan';
+import { workingDayAfter } from '@/core/time/workingDays';
 import { partStates } from '@/core/wear/partStates';
-import { readMoney } from '@/db/shop';
+import { readMoney, readShopCalendar } from '@/db/shop';
 import type { Actor } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
 import { bookIn } from '@/server/book-in/bookIn';
@@ -241,13 +242,15 @@ function seedOffer(
 ) {
   const { context, lead, dayFromNow } = seeding;
   const { sign, digits, taxPercent } = readMoney(context.db);
+  const calendar = readShopCalendar(context.db);
   const withTax = (price: number) => ({ price, total: price + taxOn(price, { taxPercent }) });
   keepRecord(lead, context, {
     ...{ ...captureHead(seeding, jobId), authorId: lead.id },
     content: {
       ...{ what: 'quote-made', sign, digits, taxPercent, ifNothing },
+      daysHoldUntil: workingDayAfter(dayFromNow(0), 5, calendar),
       slips: slips.map(([id, name, price, days, warrantyMonths]) => ({
-        ...{ id, name, warrantyMonths, note: '', readyOn: dayFromNow(days) },
+        ...{ id, name, warrantyMonths, note: '', readyOn: workingDayAfter(dayFromNow(0), days, calendar) },
         ...withTax(price),
       })),
       lines: lines.map(([name, note, price, within], at) => ({

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { type Calendar, CalendarSchema, USUAL_CALENDAR } from '@/model/calendar';
 import { type Money, MoneySchema, USUAL_MONEY } from '@/model/money';
 import { type Policies, PoliciesSchema, USUAL_POLICIES } from '@/model/policies';
 import type { Shop } from '@/model/report';
@@ -48,6 +49,16 @@ export function readMoney(db: Db): Money {
 
 export const writeMoney = (db: Db, money: Money): void => {
   sql(db, 'UPDATE shop SET money_json = ?').run(JSON.stringify(money));
+};
+
+export function readShopCalendar(db: Db): Calendar {
+  const row = sql<{ calendar: string }>(db, 'SELECT calendar_json AS calendar FROM shop').get();
+  const read = v.safeParse(CalendarSchema, { ...USUAL_CALENDAR, ...JSON.parse(row?.calendar ?? '{}') });
+  return read.success ? read.output : USUAL_CALENDAR;
+}
+
+export const writeShopCalendar = (db: Db, calendar: Calendar): void => {
+  sql(db, 'UPDATE shop SET calendar_json = ?').run(JSON.stringify(calendar));
 };
 
 type Drawers = Readonly<Record<string, Readonly<Record<string, ShimsOnHand['pieces']>>>>;

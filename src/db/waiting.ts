@@ -13,3 +13,20 @@ export const listJobsInWork = (db: Db, most: number): string[] =>
   )
     .all(most)
     .map(({ id }) => id);
+
+/** Units that were handed over and about which somebody may still owe a reply or a return; the last ones first. */
+export const listJobsGone = (db: Db, most: number): string[] =>
+  sql<{ id: string }>(
+    db,
+    `SELECT id FROM jobs WHERE handed_over_at IS NOT NULL AND id IN (
+       SELECT job_id FROM quote_answers WHERE question <> '' AND reply = '' AND taken_back_at IS NULL
+       UNION SELECT id FROM jobs WHERE return_owed = 1)
+     ORDER BY handed_over_at DESC LIMIT ?`,
+  )
+    .all(most)
+    .map(({ id }) => id);
+
+/** Whether something that came in for a job is to be sent back. */
+export const writeReturnOwed = (db: Db, jobId: string, isOwed: boolean): void => {
+  sql(db, 'UPDATE jobs SET return_owed = ? WHERE id = ?').run(isOwed ? 1 : 0, jobId);
+};

@@ -67,6 +67,8 @@ export const OfferLineSchema = v.object({
   tier: TierSchema,
   stock: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000))),
   identity: v.optional(IdentitySchema, {}),
+  /** The number that is printed on it, where it bears one. */
+  printed: v.optional(words(60)),
 });
 export type OfferLine = v.InferOutput<typeof OfferLineSchema>;
 
@@ -77,3 +79,10 @@ export const OfferSchema = v.object({
   source: v.picklist(['asked', 'list', 'shelf', 'made', 'noted']),
 });
 export type Offer = v.InferOutput<typeof OfferSchema>;
+
+/** What became of a price list: how much of it was taken, and why the rest wasn’t, line by line. */
+export interface ListTaken {
+  readonly lines: number;
+  readonly unitTypes: number;
+  readonly faults: readonly { readonly path: string; readonly message: string }[];
+}

@@ -64,6 +64,10 @@ interface OpenFacts {
   'not-refitted': { readonly stepId: string; readonly step: string };
   'bolts-open': { readonly stepId: string; readonly step: string; readonly out: number };
   'pieces-not-in': { readonly counted: number; readonly expected: number };
+  /** New pieces that were ordered: what came is another part. */
+  'new-part-wrong': { readonly words: string };
+  /** … or they aren’t here, or nobody has compared them. */
+  'new-part-held': { readonly words: string };
   'rework-open': { readonly work: string; readonly isBack: boolean };
   'not-measured-after': OfCheck;
   'not-proved': { readonly proofId: string; readonly proof: string };

@@ -54,6 +54,8 @@ export const QuoteSchema = v.object({
       v.check((list) => dearerWithTax(list), 'with tax it can’t be less'),
     ),
   ),
+  /** Answered later than on this day, the unit is ready later. Offers from before name none. */
+  daysHoldUntil: v.optional(DaySchema),
   /** What happens if nothing is done. Never a distance to failure. */
   ifNothing: words(400, 1),
 });

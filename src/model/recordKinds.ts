@@ -8,6 +8,7 @@ import { drained } from './records/drained';
 import { facesGraded } from './records/faces-graded';
 import { figure } from './records/figure';
 import { givenUp } from './records/given-up';
+import { goodsBack, goodsCompared, goodsIn, goodsTaken, orderMoved } from './records/goods';
 import { handTest } from './records/hand-test';
 import { held } from './records/held';
 import { holdLifted } from './records/hold-lifted';
@@ -29,7 +30,6 @@ import { piecesGraded } from './records/pieces-graded';
 import { policySet } from './records/policy-set';
 import {
   exchangeNoted,
-  goodsIn,
   identityMeasured,
   offerNoted,
   orderCancelled,
@@ -99,6 +99,10 @@ export const RECORD_KINDS = {
   'recording-heard': recordingHeard,
   'parts-ordered': partsOrdered,
   'goods-in': goodsIn,
+  'goods-compared': goodsCompared,
+  'goods-back': goodsBack,
+  'goods-taken': goodsTaken,
+  'order-moved': orderMoved,
   'order-cancelled': orderCancelled,
   'part-scrapped': partScrapped,
   'exchange-noted': exchangeNoted,

@@ -175,7 +175,10 @@ describe('a job as a bundle', () => {
       const bundled = JSON.parse(text);
       delete bundled.tables.recordings;
       for (const row of bundled.tables.part_decisions) delete row.risk_by;
-      for (const row of bundled.tables.jobs) delete row.comeback_of;
+      for (const row of bundled.tables.jobs) {
+        delete row.comeback_of;
+        delete row.return_owed;
+      }
       for (const row of bundled.tables.report_issues) delete row.kind;
       delete bundled.tables.quote_answers;
       return JSON.stringify(bundled);

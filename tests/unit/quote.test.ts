@@ -104,6 +104,29 @@ describe('the owner’s answer', () => {
     });
   });
 
+  it('after the day until which the days held gets new days, and agrees to nothing that he hasn’t read', () => {
+    // By hand: until Friday 27 November ready on Wednesday 2 December; answered on Tuesday 1 December, two working days later: Friday the 4th.
+    offer(quote([slip('repair', 1_000)], { daysHoldUntil: '2026-11-27' }));
+    const { number } = issueReport(shop.people.lead, shop.context, { jobId, reason: 'it is to be chosen' });
+    const { token } = makeCustomerLink(shop.people.lead, shop.context, { jobId, number });
+    const state = () => readLetterState(ownerByToken(shop.context, token), shop.context, undefined);
+    const readyOf = () => state().quoteToday?.slips.map(({ readyOn }) => readyOn);
+    shop.setTime('2026-11-27T20:00:00.000Z');
+    expect(readyOf()).toEqual(['2026-12-02']);
+    // A Saturday is no working day.
+    shop.setTime('2026-11-28T09:00:00.000Z');
+    expect(readyOf()).toEqual(['2026-12-02']);
+    shop.setTime('2026-12-01T09:00:00.000Z');
+    expect(readyOf()).toEqual(['2026-12-04']);
+    // He read the page last week.
+    expect(refused(() => yes(token, { ready: '2026-12-02' })).message).toContain('ready on 2026-12-04');
+    expect(yes(token, { ready: '2026-12-04' })).toEqual({ answered: true });
+    expect(state().answer?.slip).toMatchObject({ id: 'repair', readyOn: '2026-12-04', total: 1_250 });
+    // The letter itself is frozen.
+    const { document } = readReport(shop.people.lead, shop.context, { jobId, number });
+    expect(document.quote?.slips[0]?.readyOn).toBe('2026-12-02');
+  });
+
   it('of two the first holds, and the second is told', () => {
     const { token } = sendOut(slip('repair', 1_000), slip('exchange', 2_000));
     yes(token);

@@ -42,6 +42,7 @@ const HELPERS = new Set([
     'takeOrder',
     'refuseArrival',
     'refuseEarlyScrap',
+    ...['refuseComparison', 'refuseReturn', 'refuseTaking', 'refuseNewDay', 'readyFacts'],
     'mayAddCheck',
     'refuseNewCheck',
     'freeCheckId',

@@ -45,6 +45,8 @@ const STATION: Readonly<Record<OpenCode, StationId | null>> = {
   'not-refitted': 'rebuild',
   'bolts-open': 'rebuild',
   'pieces-not-in': 'rebuild',
+  'new-part-wrong': 'decide',
+  'new-part-held': 'rebuild',
   'rework-open': 'rebuild',
   'not-measured-after': 'rebuild',
   'not-proved': 'rebuild',

@@ -55,6 +55,8 @@ const WORDS: { readonly [Code in OpenCode]: (question: OpenOf<Code>) => string }
     counted < expected
       ? `${counted} of ${expected} back in: ${expected - counted} left on the bench`
       : `${counted} in where ${expected} belong`,
+  'new-part-wrong': ({ words }) => `New part: ${words}`,
+  'new-part-held': ({ words }) => `New part: ${words}`,
   'rework-open': ({ work, isBack }) =>
     isBack ? `${work}: not within its figures yet` : `${work}: not measured since`,
   'not-measured-after': ({ check }) => `${check}: not read since it is together again`,

@@ -1,4 +1,4 @@
-import type { Identity, Offer } from '@/model/offers';
+import { type Identity, type Offer, TIERS } from '@/model/offers';
 import { type Compared, compareIdentity, whyBarred } from './fits';
 import type { Need, Needs } from './needs';
 import { type PartsPlan, partsPlan } from './partsPlan';
@@ -121,12 +121,22 @@ const isUncounted = (part: string, { offers, bench }: PlanFacts): boolean =>
       compareIdentity(offer, bench).every(({ differs }) => !differs),
   );
 
+const makeOf = (tier: number): string => TIERS.find(({ id }) => id === tier)?.name ?? '';
+
 /** What can’t be had; where it is offered and barred, why. */
-function whyNotHad(part: string, { offers, bench, nameOf }: PlanFacts): string {
+function whyNotHad(part: string, { offers, bench, needs, nameOf }: PlanFacts): string {
   const barred = offers
     .filter(({ supplies }) => supplies.some((each) => each.part === part))
     .flatMap((offer) => whyBarred(offer, bench) ?? []);
-  return barred.length === 0 ? nameOf(part) : `${nameOf(part)} (offered, but ${barred[0]})`;
+  if (barred.length > 0) return `${nameOf(part)} (offered, but ${barred[0]})`;
+  const need = needs.find((each) => each.part === part);
+  const best = Math.max(
+    0,
+    ...offers.filter(({ supplies }) => supplies.some((each) => each.part === part)).map(({ tier }) => tier),
+  );
+  return need && best > 0 && best < need.leastTier
+    ? `${nameOf(part)} (offered, but only as ${makeOf(best)}; this shop takes ${makeOf(need.leastTier)} for it)`
+    : nameOf(part);
 }
 
 const barredLines = (plan: PartsPlan, offers: readonly Offer[], facts: PlanFacts) =>

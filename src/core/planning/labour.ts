@@ -1,9 +1,20 @@
 import type { JobSnapshot } from '@/model/snapshot';
 import { recordsOf } from '../strip/recordsOf';
 
-export interface Labour {
-  readonly lines: readonly { readonly kind: string; readonly hours: number }[];
+export interface LabourLine {
+  readonly kind: string;
+  /** What is billed. */
   readonly hours: number;
+  /** What of it isn't done yet. */
+  readonly left: number;
+}
+
+export interface Labour {
+  readonly lines: readonly LabourLine[];
+  /** Billed, all kinds together. */
+  readonly hours: number;
+  /** Still to be worked: by these the day is planned on which the unit is ready. */
+  readonly left: number;
   /** Whether the strip's own times were long enough to go by; else the type's count of steps. */
   readonly from: 'strip' | 'steps';
 }
@@ -29,7 +40,9 @@ const half = (hours: number): number => Math.round(hours * 2) / 2;
 
 /**
  * Hours by kind of work, to half an hour: the strip from the times between its own steps (or from the type's steps), the rebuild in
- * proportion, setting and proving by the kind of unit, rework by the piece.
+ * proportion, setting and proving by the kind of unit, rework by the piece. What the records show as done is left out of what is still to
+ * be worked: stripped steps, pieces back from rework, steps that are in again. Cleaning counts as done once anything goes in; setting and
+ * proving leave no sum of their own, and stay until the unit is handed over.
  */
 export function labourOf({
   unitType,
@@ -47,12 +60,30 @@ export function labourOf({
     ({ decision }) => decision === 'rework' || decision === 'turn-over',
   ).length;
   const kept = decisions.filter(({ decision }) => decision === 'clean-reuse' || decision === 'reuse').length;
+  const done = doneOf({ unitType, records });
   const lines = [
-    { kind: 'strip and inspect', hours: half(strip) },
-    { kind: 'clean', hours: half(kept * CLEAN_H) },
-    { kind: 'rework', hours: half(reworked * REWORK_H) },
-    { kind: 'rebuild', hours: half(strip * TOGETHER) },
-    { kind: 'set and prove', hours: SET_H[unitType.family] ?? USUAL_SET_H },
-  ].filter(({ hours }) => hours > 0);
-  return { lines, hours: lines.reduce((sum, { hours }) => sum + hours, 0), from };
+    { kind: 'strip and inspect', hours: half(strip), done: done.stripped },
+    { kind: 'clean', hours: half(kept * CLEAN_H), done: done.refitted > 0 ? 1 : 0 },
+    { kind: 'rework', hours: half(reworked * REWORK_H), done: done.reworked / Math.max(1, reworked) },
+    { kind: 'rebuild', hours: half(strip * TOGETHER), done: done.refitted },
+    { kind: 'set and prove', hours: SET_H[unitType.family] ?? USUAL_SET_H, done: 0 },
+  ]
+    .filter(({ hours }) => hours > 0)
+    .map(({ kind, hours, done: share }) => ({ kind, hours, left: half(hours * (1 - Math.min(1, share))) }));
+  const sum = (of: (line: LabourLine) => number) => lines.reduce((total, line) => total + of(line), 0);
+  return { lines, hours: sum(({ hours }) => hours), left: sum(({ left }) => left), from };
+}
+
+/** Shares of the strip and of the way back that are done, 0 to 1, and pieces that came back from rework. */
+function doneOf({ unitType: { steps }, records }: Pick<JobSnapshot, 'unitType' | 'records'>) {
+  const known = new Set(steps.map(({ id }) => id));
+  const share = (ids: readonly (string | undefined)[]) =>
+    new Set(ids.filter((id) => id !== undefined && known.has(id))).size / Math.max(1, known.size);
+  const ofStep = recordsOf(records, 'step').map(({ content }) => content.stepId);
+  const unforeseen = known.size === 0 && ofStep.length > 0;
+  return {
+    stripped: unforeseen ? 1 : share(ofStep),
+    refitted: share(recordsOf(records, 'refitted').map(({ content }) => content.of)),
+    reworked: new Set(recordsOf(records, 'rework-back').map(({ content }) => content.of)).size,
+  };
 }

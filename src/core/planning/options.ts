@@ -17,8 +17,8 @@ export interface UnitOption {
   readonly undecided?: number;
   readonly parts: number;
   readonly labour: number;
-  /** Working days from today until it is ready. */
-  readonly days: number | undefined;
+  /** The working day at whose close it is ready, if what must be new is ordered today. */
+  readonly readyOn: string | undefined;
   readonly warrantyMonths: number;
   readonly chance: ChanceOfComeback | undefined;
   /** Price and what a comeback costs, weighed with its chance; undefined without cases. */
@@ -62,6 +62,15 @@ export interface OptionFacts {
   readonly best: BestOfSeveral | undefined;
   /** Why there is none. */
   readonly noBest: string;
+  readonly when: When;
+}
+
+/** The days on which each way would be ready; undefined where nobody can say. */
+export interface When {
+  readonly repair: string | undefined;
+  readonly best: string | undefined;
+  /** After so many working days. */
+  readonly after: (days: number) => string;
 }
 
 export interface ToldOptions {
@@ -88,7 +97,6 @@ export interface BuildLine {
 
 /** What a part of a grade does within two years, as practice has it: nobody has counted it for this shop. */
 const FAILS: readonly number[] = [0.01, 0.025, 0.07, 0.2];
-const HOURS_A_DAY = 6;
 /** Of the hours of a unit, those that a comeback costs once more. */
 const AGAIN = /^(strip|rebuild|set)/;
 
@@ -118,7 +126,7 @@ const DONE = 4;
 
 /** The ways that a unit can go, side by side; what isn't known stays open, and nothing is invented for it. */
 export function unitOptions(facts: OptionFacts): ToldOptions {
-  const { labour, money, plan } = facts;
+  const { labour, money, plan, when } = facts;
   const work = Math.round(labour.hours * money.hourPrice);
   const again = Math.round(
     labour.lines.filter(({ kind }) => AGAIN.test(kind)).reduce((sum, { hours }) => sum + hours, 0) *
@@ -128,7 +136,7 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
   const open = { undecided: undecidedOf(facts).length };
   const isPriced = plan?.feasible === true && undecided === 0;
   const parts = isPriced ? plan.parts + plan.freight : undefined;
-  const days = isPriced ? plan.days + Math.ceil(labour.hours / HOURS_A_DAY) : undefined;
+  const readyOn = isPriced ? when.repair : undefined;
   const preventive = preventiveParts(facts, again + (parts ?? 0));
   const extra = preventive.filter(({ pays }) => pays).reduce((sum, { price }) => sum + price, 0);
   const exchange = exchangeOf(facts.snapshot);
@@ -139,7 +147,7 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
   ): UnitOption => {
     const price = partsPrice === undefined ? undefined : partsPrice + work;
     const chance = chanceOfComeback(facts.cases[id] ?? { cases: 0, back: 0 });
-    const base = { id, parts: partsPrice ?? 0, labour: work, price, days, chance, note: '' };
+    const base = { id, parts: partsPrice ?? 0, labour: work, price, readyOn, chance, note: '' };
     const warrantyMonths = money.warranty[id] ?? 0;
     const whole = { ...base, warrantyMonths, expected: undefined, ...more };
     const expected =
@@ -153,8 +161,10 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
       ...open,
       note: parts === undefined ? whyNoPrice(undecided) : asIfTheyStayed(open.undecided),
     }),
-    option('repair-preventive', parts === undefined ? undefined : parts + extra, {
+    // Where no preventive part pays it is the repair once more: nothing to offer.
+    option('repair-preventive', parts === undefined || extra === 0 ? undefined : parts + extra, {
       ...open,
+      ...(extra === 0 ? { readyOn: undefined } : {}),
       note:
         extra === 0
           ? 'no preventive part pays'
@@ -162,15 +172,23 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
     }),
     option('exchange', undefined, {
       ...(exchange
-        ? { price: exchange.price, parts: exchange.price, labour: 0, days: exchange.days }
-        : { days: undefined }),
+        ? {
+            ...{ price: exchange.price, parts: exchange.price, labour: 0 },
+            readyOn: when.after(exchange.days),
+          }
+        : { readyOn: undefined }),
       note: exchange ? exchange.words : 'nobody has noted a price for one',
     }),
     option('best-of-several', facts.best?.cost, {
-      ...(facts.best ? {} : { days: undefined }),
+      readyOn: facts.best ? when.best : undefined,
       note: facts.best ? fromWhere(facts.best) : facts.noBest,
     }),
-    option('scrap', undefined, { price: 0, labour: 0, days: 0, note: 'its sound parts go on the shelf' }),
+    option('scrap', undefined, {
+      price: 0,
+      labour: 0,
+      readyOn: undefined,
+      note: 'its sound parts go on the shelf',
+    }),
   ];
   return {
     options,

@@ -3,6 +3,7 @@ import type { JobSnapshot } from '@/model/snapshot';
 import { isMarked } from '../setup/setupAdvice';
 import { recordsOf } from '../strip/recordsOf';
 import { openOfClosing } from './closing';
+import { heldNewParts } from './newParts';
 import { piecesIn } from './piecesIn';
 import { rebuildPlan } from './rebuildPlan';
 import { type SetUp, setUpsOf } from './setUp';
@@ -18,7 +19,7 @@ export const isBegun = ({ records }: Pick<JobSnapshot, 'records'>): boolean =>
 
 type Sources = Pick<
   JobSnapshot,
-  'unitType' | 'records' | 'decisions' | 'catalogs' | 'readings' | 'gauges' | 'timeZone'
+  'unitType' | 'records' | 'decisions' | 'policies' | 'catalogs' | 'readings' | 'gauges' | 'timeZone'
 >;
 
 /**
@@ -26,9 +27,17 @@ type Sources = Pick<
  * that there are too many of; gear sets that aren't set up; figures, proofs and rework; what nobody has signed for.
  */
 export function openOfRebuild(snapshot: Sources): OpenQuestion[] {
-  if (!isBegun(snapshot)) return [];
+  const held = heldNewParts(snapshot);
+  const wrong = held
+    .filter(({ state }) => state === 'wrong')
+    .map(({ positionId, words }): OpenQuestion => ({ code: 'new-part-wrong', positionId, words }));
+  if (!isBegun(snapshot)) return wrong;
   const steps = rebuildPlan(snapshot);
   return [
+    ...wrong,
+    ...held
+      .filter(({ state }) => state !== 'wrong')
+      .map(({ positionId, words }): OpenQuestion => ({ code: 'new-part-held', positionId, words })),
     ...steps.flatMap(({ id, title, done, bolts }): OpenQuestion[] => [
       ...(done ? [] : [{ code: 'not-refitted', positionId: null, stepId: id, step: title } as const]),
       ...(bolts?.next

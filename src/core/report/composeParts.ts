@@ -6,7 +6,7 @@ import type { JobSnapshot } from '@/model/snapshot';
 import { benchIdentity, compareIdentity } from '../planning/fits';
 import { tellMoney } from '../planning/money';
 import { needsOf } from '../planning/needs';
-import { type Order, orderedOf, ordersOf } from '../planning/orders';
+import { isHere, type Order, orderedOf, ordersOf } from '../planning/orders';
 
 interface PartsSources {
   readonly shop: Shop;
@@ -78,7 +78,7 @@ function supplierSection(
           { name: 'Told by, and counted here', share: 0.22 },
           { name: 'Price', share: 0.12, numeric: true as const },
         ],
-        rows: order.lines.map(({ offer, count, arrived, differs }, at) => ({
+        rows: order.lines.map(({ offer, count, arrived, back, differs, taken }, at) => ({
           key: `${order.id}-${at}`,
           cells: [
             ...[offer.code, offer.name, String(count), String(arrived)],
@@ -88,7 +88,11 @@ function supplierSection(
                 ({ name, unit, offered, counted }) =>
                   `${name} ${offered}${unit && ` ${unit}`} (${counted === undefined ? 'not counted here' : `here ${counted}`})`,
               ),
-              ...differs.map((words) => `came with ${words}`),
+              ...differs.map((words) => `came with ${words}, goes back`),
+              ...(back > 0 ? [`${back} went back`] : []),
+              ...taken.map(
+                ({ by, reason, differs: other }) => `${other}, used all the same (${by}: ${reason})`,
+              ),
             ].join('; '),
             tellMoney(offer.price * count, money),
           ],
@@ -108,9 +112,21 @@ function supplierSection(
 const STATE_WORDS: Readonly<Record<Order['state'], string>> = {
   sent: 'nothing of it is here yet',
   'partly-in': 'a part of it is here',
+  unchecked: 'all of it came; not all was laid beside the old parts',
+  wrong: 'not all that came is what was ordered',
   in: 'all of it is here',
   cancelled: 'cancelled',
 };
+
+/** Ordered isn't here, and what came may be the wrong part. */
+function nothingToOrder(snapshot: JobSnapshot, orders: readonly Order[]): string {
+  const away = needsOf(snapshot)
+    .needs.filter((need) => !isHere(orders, need))
+    .map(({ name }) => name);
+  return away.length === 0
+    ? 'Nothing that was decided to be new is missing.'
+    : `All of it is ordered. Not here yet, or not laid beside the old part: ${away.join(', ')}.`;
+}
 
 function stillNeeded(snapshot: JobSnapshot, orders: readonly Order[]): PaperSection {
   const open = needsOf(snapshot).needs.flatMap((need) => {
@@ -119,7 +135,7 @@ function stillNeeded(snapshot: JobSnapshot, orders: readonly Order[]): PaperSect
   });
   const head = { id: 'needed', title: 'Needed, and not ordered yet' };
   if (open.length === 0)
-    return { ...head, blocks: [{ as: 'text', words: 'Nothing that was decided to be new is missing.' }] };
+    return { ...head, blocks: [{ as: 'text', words: nothingToOrder(snapshot, orders) }] };
   return {
     ...head,
     blocks: [

@@ -151,12 +151,13 @@ function why({ cause }: ReportDocument): PaperBlock[] {
 }
 
 function offer(quote: Quote): PaperSection {
+  const heldUntil = quote.daysHoldUntil ? `, if we have your answer by ${quote.daysHoldUntil}` : '';
   return section('offer', 'What we offer', [
     ...quote.slips.map(({ name, price, total, readyOn, warrantyMonths, note }) =>
       text(
         [
           `${tellMoney(total, quote)} with ${quote.taxPercent} % tax, ${tellMoney(price, quote)} without.`,
-          readyOn ? `Ready ${readyOn}.` : '',
+          readyOn ? `Ready ${readyOn}${heldUntil}.` : '',
           warrantyMonths > 0 ? `${warrantyMonths} months’ warranty.` : '',
           note,
         ]

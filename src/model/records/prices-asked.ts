@@ -29,6 +29,7 @@ export const offerNoted = recordKind({
     days: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(365)),
     tier: TierSchema,
     identity: v.optional(IdentitySchema, {}),
+    printed: v.optional(words(60)),
     /** Made for this unit: by which drawing, of what, how hard. */
     made: v.optional(v.object({ drawing: IdSchema, material: words(80, 1), hardness: words(40) })),
   }),
@@ -75,26 +76,6 @@ export const partsOrdered = recordKind({
     note: words(300),
   }),
   refersTo: ({ lines }) => ({ positions: lines.flatMap(({ offer }) => parts(offer.supplies)) }),
-});
-
-/** What came in of an order's line: counted, measured, compared. */
-export const goodsIn = recordKind({
-  version: 1,
-  noun: 'arrival',
-  final: true,
-  right: 'order.keep',
-  schema: v.object({
-    what: v.literal('goods-in'),
-    orderId: v.pipe(v.string(), v.maxLength(60)),
-    /** Which line of the order, from 0. */
-    line: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(119)),
-    count: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1000)),
-    identity: v.optional(IdentitySchema, {}),
-    /** Looked at by a person beside the old part. */
-    compared: v.boolean(),
-    note: words(200),
-  }),
-  refersTo: NOTHING,
 });
 
 /** An old part went, after the new one was compared with it; or goes back to the customer. */

@@ -40,9 +40,18 @@ export const handOverUnit = defineUseCase('job.hand-over', HandOverSchema, (acto
 
 /** What was begun is closed first: a bolt that doesn't hold, or a piece on the bench, doesn't leave the house without a word. */
 function refuseOpenRebuild(db: Db, jobId: string): void {
-  const open = openOfRebuild(gatherSnapshot(db, jobId));
+  const snapshot = gatherSnapshot(db, jobId);
+  const open = openOfRebuild(snapshot);
   if (open.length === 0) return;
-  const told = open.slice(0, 3).map(tellOpen).join('; ');
+  const names = new Map(snapshot.unitType.positions.map(({ id, name }) => [id, name]));
+  const told = open
+    .slice(0, 3)
+    .map((question) =>
+      [question.positionId === null ? undefined : names.get(question.positionId), tellOpen(question)]
+        .filter(Boolean)
+        .join(': '),
+    )
+    .join('; ');
   throw new Refusal(
     'bad-input',
     `Its rebuild is not closed: ${told}${open.length > 3 ? `, and ${open.length - 3} more` : ''}. Settle that, or say why it leaves all the same.`,

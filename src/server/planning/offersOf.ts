@@ -110,4 +110,5 @@ const ofNotes = (db: Db, jobId: string, currency: string): Offer[] =>
     ...{ id: `noted ${id}`, supplier: content.supplier, source: content.made ? 'made' : 'noted', currency },
     ...{ code: content.made ? 'by drawing' : 'as told', name: content.name, supplies: content.supplies },
     ...{ price: content.price, days: content.days, tier: content.tier, identity: content.identity },
+    ...(content.printed === undefined ? {} : { printed: content.printed }),
   }));

@@ -5,6 +5,8 @@ import { benchIdentity, whyBarred } from '@/core/planning/fits';
 import { OBJECTIVES } from '@/core/planning/jobPlans';
 import { labourOf } from '@/core/planning/labour';
 import { type BuildLine, type OptionsTold, unitOptions } from '@/core/planning/options';
+import { daysOfLines, endOf, type ReadyFacts, readyDay } from '@/core/planning/readyDay';
+import { workingDayAfter } from '@/core/time/workingDays';
 import { partStates } from '@/core/wear/partStates';
 import { countComebacks, listSisters } from '@/db/comebacks';
 import { listGrades } from '@/db/judgements';
@@ -18,7 +20,7 @@ import type { Context } from '../context';
 import { gatherSnapshot } from '../job/readSnapshot';
 import { defineUseCase } from '../useCase';
 import { offersOf } from './offersOf';
-import { readPlans } from './plans';
+import { readPlans, readyFacts } from './plans';
 
 const AskedSchema = v.object({
   jobId: IdSchema,
@@ -37,12 +39,19 @@ export const readOptions = defineUseCase(
     const { offers } = offersOf(context, jobId);
     const orderable = offers.filter((offer) => whyBarred(offer, benchIdentity(snapshot)) === undefined);
     const several = bestFrom(context.db, snapshot, orderable, without);
+    const plan = plans.find((each) => each.objective === objective);
+    const ready = readyFacts(context, snapshot);
     const told = unitOptions({
       ...{ snapshot, offers: orderable, money: readMoney(context.db), labour: labourOf(snapshot) },
       parts: partStates(snapshot),
-      plan: plans.find((plan) => plan.objective === objective),
+      plan,
       cases: casesOf(context, snapshot),
       ...{ best: several.best, noBest: several.noBest },
+      when: {
+        repair: readyDay({ ...ready, daysFor: daysOfLines(plan?.lines ?? []) })?.readyOn,
+        best: bestReadyOn(several, ready),
+        after: (days) => workingDayAfter(ready.today, days, ready.calendar),
+      },
     });
     const sisters = listSisters(context.db, jobId).map(({ peg }) => peg);
     return { ...told, sisters, build: several.build, remaining: several.remaining };
@@ -62,13 +71,23 @@ function casesOf({ db, now }: Context, { unitType }: JobSnapshot) {
   );
 }
 
+/** A unit built from several: its new pieces first, then all that is left to be worked on it. */
+function bestReadyOn({ best, newDays }: Several, ready: Omit<ReadyFacts, 'daysFor'>): string | undefined {
+  if (!best) return undefined;
+  const days = best.build.filter(({ unit }) => unit === NEW).map(({ position }) => newDays[position] ?? 0);
+  return endOf(workingDayAfter(ready.today, Math.max(0, ...days), ready.calendar), ready).readyOn;
+}
+
 interface Several {
+  /** Working days until a new piece is here, by the part. */
+  readonly newDays: Readonly<Record<string, number>>;
   readonly best: BestOfSeveral | undefined;
   readonly noBest: string;
   readonly build: readonly BuildLine[];
   readonly remaining: OptionsTold['remaining'];
 }
 const NONE: Several = {
+  newDays: {},
   best: undefined,
   noBest: 'no other unit of this type is graded',
   build: [],
@@ -92,16 +111,17 @@ function bestFrom(
   // One-use pieces are new in any case, and nothing of another unit.
   const oneUse = new Set(unitType.positions.filter((position) => position.oneUse).map(({ id }) => id));
   const used = candidates.filter(({ position }) => !oneUse.has(position));
+  const sold = newPieces(unitType.sets, offers);
   try {
     const best = bestOfSeveral({
       positions: [...names.keys()],
       sets: unitType.sets.map(({ positions }) => [...positions]),
       candidates: used,
-      newPrices: newPrices(unitType.sets, offers),
+      newPrices: sold.prices,
     });
     const taken = new Set(best.build.map(({ position, unit }) => `${unit} ${position}`));
     return {
-      ...{ best, noBest: '' },
+      ...{ best, noBest: '', newDays: sold.days },
       build: best.build.map(({ position, unit }) => ({
         ...{ part: position, name: names.get(position)! },
         peg: unit === NEW ? undefined : Number(unit),
@@ -118,13 +138,11 @@ function bestFrom(
   }
 }
 
-/** The cheapest new piece for each position; of a set that is sold whole its first piece bears the price. */
-function newPrices(
-  sets: JobSnapshot['unitType']['sets'],
-  offers: readonly Offer[],
-): Readonly<Record<string, number>> {
+/** The cheapest new piece for each position and when it is here; of a set that is sold whole its first piece bears the price. */
+function newPieces(sets: JobSnapshot['unitType']['sets'], offers: readonly Offer[]) {
   const prices: Record<string, number> = {};
-  for (const { supplies, price } of offers) {
+  const daysOf: Record<string, number> = {};
+  for (const { supplies, price, days } of offers) {
     const ids = supplies.map(({ part }) => part);
     const isSet = sets.some(
       ({ positions }) => positions.length === ids.length && positions.every((id) => ids.includes(id)),
@@ -134,6 +152,7 @@ function newPrices(
     if (price >= (prices[first!] ?? Number.POSITIVE_INFINITY)) continue;
     prices[first!] = price;
     for (const id of others) prices[id] = 0;
+    for (const id of ids) daysOf[id] = days;
   }
-  return prices;
+  return { prices, days: daysOf };
 }

@@ -3,9 +3,13 @@ import { benchIdentity } from '@/core/planning/fits';
 import { jobPlans } from '@/core/planning/jobPlans';
 import { labourOf } from '@/core/planning/labour';
 import { needsOf } from '@/core/planning/needs';
+import { ordersOf } from '@/core/planning/orders';
+import { daysOfLines, type ReadyFacts, readyDay } from '@/core/planning/readyDay';
 import type { ToldPlans } from '@/core/planning/suppliers';
-import { readMoney } from '@/db/shop';
+import { readMoney, readShopCalendar } from '@/db/shop';
 import { IdSchema } from '@/model/ids';
+import type { JobSnapshot } from '@/model/snapshot';
+import type { Context } from '../context';
 import { gatherSnapshot } from '../job/readSnapshot';
 import { shopToday } from '../shopDay';
 import { defineUseCase } from '../useCase';
@@ -34,15 +38,30 @@ export const readPlans = defineUseCase(
     const plans = await jobPlans({ ...needs, offers: found.offers, freights, bench, nameOf }, (program) =>
       solveInThread(program, { signal: context.signal, seconds }),
     );
+    const ready = readyFacts(context, snapshot);
     return {
       ...{
-        plans,
+        plans: plans.map((plan) => ({
+          ...plan,
+          ready: readyDay({ ...ready, daysFor: daysOfLines(plan.lines) }),
+        })),
         needs: needs.needs,
         suppliers: found.suppliers,
         refused: found.refused,
         offers: found.offers.length,
       },
-      ...{ money: readMoney(context.db), labour: labourOf(snapshot), today: shopToday(context) },
+      ...{ money: readMoney(context.db), labour: labourOf(snapshot), today: ready.today },
+      calendar: ready.calendar,
     };
   },
 );
+
+/** What a job's ready day is counted by, apart from when an unordered part would come. */
+export function readyFacts(context: Context, snapshot: JobSnapshot): Omit<ReadyFacts, 'daysFor'> {
+  const today = shopToday(context);
+  return {
+    ...{ today, orderOn: today, timeZone: snapshot.timeZone, dueOn: snapshot.job.dueOn },
+    ...{ needs: needsOf(snapshot).needs, orders: ordersOf(snapshot.records) },
+    ...{ hoursLeft: labourOf(snapshot).left, calendar: readShopCalendar(context.db) },
+  };
+}

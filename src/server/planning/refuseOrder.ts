@@ -1,15 +1,17 @@
 import { benchIdentity, whyBarred } from '@/core/planning/fits';
 import { needsOf } from '@/core/planning/needs';
-import { isHere, orderedOf, ordersOf } from '@/core/planning/orders';
+import { isHere, type Order, type OrderLine, orderedOf, orderedOn, ordersOf } from '@/core/planning/orders';
+import { isWorkingDay } from '@/core/time/workingDays';
 import { listRecords } from '@/db/captures';
 import { returnShelfPart, takeShelfPart } from '@/db/prices';
-import { readMoney } from '@/db/shop';
+import { readMoney, readShopCalendar } from '@/db/shop';
 import { IDENTITY_KEYS, type Offer } from '@/model/offers';
 import type { Actor } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
 import { type Context, instant } from '../context';
 import { gatherSnapshot } from '../job/readSnapshot';
 import { Refusal } from '../refusal';
+import { shopZone } from '../shopDay';
 import { offersOf } from './offersOf';
 
 type Kind<What extends RecordContent['what']> = Extract<RecordContent, { what: What }>;
@@ -66,26 +68,81 @@ export function takeOrder(
   }
 }
 
-/** No more comes in than was ordered. */
-export function refuseArrival(
-  context: Context,
-  jobId: string,
-  { orderId, line, count, compared, identity }: Kind<'goods-in'>,
-): void {
+/** The line that a record is about, of an order that still stands. */
+function lineOf(context: Context, jobId: string, { orderId, line }: { orderId: string; line: number }) {
+  const order = standingOrder(context, jobId, orderId);
+  const ordered = order.lines[line];
+  if (!ordered) throw refusal('line', 'The order has no such line.');
+  return ordered;
+}
+
+function standingOrder(context: Context, jobId: string, orderId: string): Order {
   const order = ordersOf(listRecords(context.db, jobId)).find(({ id }) => id === orderId);
   if (!order) throw refusal('orderId', 'This job has no such order.');
   if (order.state === 'cancelled') throw refusal('orderId', 'This order was cancelled.');
-  const ordered = order.lines[line];
-  if (!ordered) throw refusal('line', 'The order has no such line.');
-  const unread = IDENTITY_KEYS.find(
-    ({ id }) => ordered.offer.identity[id] !== undefined && identity[id] === undefined,
-  );
-  if (compared && unread)
-    throw refusal('identity', `${ordered.offer.name}: nobody has read the ${unread.name} of what came.`);
-  if (ordered.arrived + count > ordered.count)
+  return order;
+}
+
+/** No more comes in than was ordered. */
+export function refuseArrival(context: Context, jobId: string, content: Kind<'goods-in'>): void {
+  const ordered = lineOf(context, jobId, content);
+  const { count, compared } = content;
+  if (compared) refuseUnread(ordered, content);
+  if (count > ordered.toCome)
     throw refusal(
       'count',
-      `${ordered.offer.name}: ${ordered.count} ordered, ${ordered.arrived} here already; ${count} more is too many. What came beyond goes back or is ordered first.`,
+      `${ordered.offer.name}: ${ordered.count} ordered, ${ordered.arrived + ordered.back} came already; ${count} more is too many. What came beyond goes back or is ordered first.`,
+    );
+}
+
+/** What is said to be compared was read: its number where one belongs on it, else every size and count that the offer names. */
+function refuseUnread(
+  { offer, printed }: OrderLine,
+  came: Pick<Kind<'goods-compared'>, 'identity' | 'printed'>,
+): void {
+  if (printed !== undefined && came.printed !== undefined) return;
+  if (printed !== undefined)
+    throw refusal(
+      'printed',
+      `${offer.name}: nobody has read the number printed on what came; ${printed} belongs there.`,
+    );
+  const unread = IDENTITY_KEYS.find(
+    ({ id }) => offer.identity[id] !== undefined && came.identity[id] === undefined,
+  );
+  if (unread) throw refusal('identity', `${offer.name}: nobody has read the ${unread.name} of what came.`);
+}
+
+/** What came earlier is laid beside the old part. */
+export function refuseComparison(context: Context, jobId: string, content: Kind<'goods-compared'>): void {
+  const ordered = lineOf(context, jobId, content);
+  if (ordered.unchecked === 0)
+    throw refusal('line', `${ordered.offer.name}: nothing of it waits to be laid beside the old one.`);
+  refuseUnread(ordered, content);
+}
+
+/** Only what is in the house goes back. */
+export function refuseReturn(context: Context, jobId: string, content: Kind<'goods-back'>): void {
+  const { offer, arrived } = lineOf(context, jobId, content);
+  if (content.count > arrived)
+    throw refusal('count', `${offer.name}: ${arrived} here, ${content.count} can’t go back.`);
+}
+
+export function refuseTaking(context: Context, jobId: string, content: Kind<'goods-taken'>): void {
+  const { offer, wrong } = lineOf(context, jobId, content);
+  if (wrong === 0) throw refusal('line', `${offer.name}: nothing of it differs from what was ordered.`);
+}
+
+/** A supplier’s new day is one on which the shop can take something in, and not before the order. */
+export function refuseNewDay(context: Context, jobId: string, { orderId, on }: Kind<'order-moved'>): void {
+  const order = standingOrder(context, jobId, orderId);
+  if (order.lines.every(({ toCome }) => toCome === 0))
+    throw refusal('orderId', 'Nothing of this order is still to come.');
+  if (!isWorkingDay(on, readShopCalendar(context.db)))
+    throw refusal('on', `The shop is closed on ${on}: nothing can come in then.`);
+  if (on < orderedOn(order, shopZone(context)))
+    throw refusal(
+      'on',
+      `The order went out on ${orderedOn(order, shopZone(context))}; it can’t come before.`,
     );
 }
 
@@ -110,7 +167,7 @@ export function cancelOrder(context: Context, jobId: string, { orderId }: Kind<'
   const order = ordersOf(listRecords(context.db, jobId)).find(({ id }) => id === orderId);
   if (!order) throw refusal('orderId', 'This job has no such order.');
   if (order.state === 'cancelled') throw refusal('orderId', 'It is cancelled already.');
-  if (order.lines.some(({ arrived }) => arrived > 0))
+  if (order.lines.some(({ arrived, back }) => arrived + back > 0))
     throw refusal('orderId', 'Some of it is here already: it can’t be cancelled any more.');
   for (const { offer } of order.lines)
     if (offer.source === 'shelf') returnShelfPart(context.db, shelfIdOf(offer));

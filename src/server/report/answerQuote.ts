@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { sameContent } from '@/core/canonicalJson';
 import { tellMoney } from '@/core/planning/money';
+import { quoteOn } from '@/core/planning/promise';
 import { chooseSlip } from '@/core/report/chooseSlip';
 import { recordsOf } from '@/core/strip/recordsOf';
 import { listRecords } from '@/db/captures';
@@ -14,12 +15,14 @@ import {
   takeBackQuoteAnswer,
 } from '@/db/quoteAnswers';
 import { findReportIssue, lastIssue } from '@/db/reports';
+import { readShopCalendar } from '@/db/shop';
 import { IdSchema, words } from '@/model/ids';
 import type { Owner } from '@/model/people';
 import type { ChosenSlip, Quote, QuoteAnswer } from '@/model/quote';
 import { type Context, instant } from '../context';
 import { openJob } from '../job/openJob';
 import { Refusal } from '../refusal';
+import { shopToday } from '../shopDay';
 import { defineUseCase } from '../useCase';
 import { defineLetterCase } from './letterCase';
 
@@ -38,6 +41,8 @@ const AnswerSchema = v.object({
   lines: v.optional(v.pipe(v.array(IdSchema), v.maxLength(12)), []),
   /** The sum that stood before him, with tax, in the smallest unit. */
   seen: v.optional(v.pipe(v.number('the sum is missing'), v.integer())),
+  /** The day on which it would be ready, as it stood before him. */
+  ready: v.optional(v.string()),
   name: words(80, 1),
   question: v.optional(words(600), ''),
 });
@@ -50,6 +55,8 @@ export interface LetterState {
   readonly isOver: boolean;
   /** Parts are ordered: an answer isn’t taken back by itself any more. */
   readonly hasBegun: boolean;
+  /** The offer with the days that hold if it is answered today. */
+  readonly quoteToday: Quote | undefined;
 }
 
 function stateOf(context: Context, { jobId, number }: Owner): LetterState {
@@ -63,6 +70,7 @@ function stateOf(context: Context, { jobId, number }: Owner): LetterState {
     questions: all.filter(({ question }) => question !== ''),
     isOver: newest.number !== number && !sameContent(offersNow, document.quote),
     hasBegun: recordsOf(listRecords(db, jobId), 'parts-ordered').length > 0,
+    quoteToday: document.quote && quoteOn(document.quote, shopToday(context), readShopCalendar(db)),
   };
 }
 
@@ -77,15 +85,16 @@ export const readLetterState = defineLetterCase(
 export const answerQuote = defineLetterCase(
   'letter.answer',
   AnswerSchema,
-  (owner, context, { slip: chosen, lines, seen, name, question }): { readonly answered: boolean } => {
+  (owner, context, { slip: chosen, lines, seen, ready, name, question }): { readonly answered: boolean } => {
     const { jobId, number } = owner;
     const { db } = context;
-    const { digest, document } = findReportIssue(db, jobId, number)!;
+    const { digest } = findReportIssue(db, jobId, number)!;
+    const { quoteToday } = stateOf(context, owner);
     if (chosen === '' && question === '')
       throw new Refusal('bad-input', 'Choose one of the offers, or ask something.', {
         faults: [{ path: 'slip', message: 'nothing is chosen' }],
       });
-    const slip = chosen === '' ? null : whatWasSeen(document.quote, chosen, lines, seen);
+    const slip = chosen === '' ? null : whatWasSeen(quoteToday, { chosen, lines, seen, ready });
     const at = instant(context);
     return inTransaction(db, () => {
       if (slip && stateOf(context, owner).isOver)
@@ -114,19 +123,26 @@ export const answerQuote = defineLetterCase(
   },
 );
 
-/** The way and the lines that he chose; refused where they come to another sum than the one that he read. */
-function whatWasSeen(
-  quote: Quote | undefined,
-  chosen: string,
-  lines: readonly string[],
-  seen: number | undefined,
-): ChosenSlip {
+interface Seen {
+  readonly chosen: string;
+  readonly lines: readonly string[];
+  readonly seen: number | undefined;
+  readonly ready: string | undefined;
+}
+
+/** The way and the lines that he chose; refused where they come to another sum, or another day, than the one that he read. */
+function whatWasSeen(quote: Quote | undefined, { chosen, lines, seen, ready }: Seen): ChosenSlip {
   const slip = quote && chooseSlip(quote, chosen, lines);
   if (!slip) throw new Refusal('bad-input', 'This letter makes no such offer.');
   if (slip.toPay !== seen)
     throw new Refusal(
       'stale',
       `What you chose comes to ${tellMoney(slip.toPay, quote)} with tax, and that is not the sum that stood on your slip. Please look at it again.`,
+    );
+  if (ready !== undefined && ready !== (slip.readyOn ?? ''))
+    throw new Refusal(
+      'stale',
+      `Chosen today it is ready on ${slip.readyOn ?? 'a day that we can’t name'}, and that is not the day that stood on your slip. Please look at it again.`,
     );
   return slip;
 }

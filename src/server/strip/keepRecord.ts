@@ -8,6 +8,7 @@ import { findPhotograph, findRecording, insertRecord, listReadings, listRecords 
 import { listGauges } from '@/db/gauges';
 import { listIdentities } from '@/db/measuring';
 import { readMoney } from '@/db/shop';
+import { writeReturnOwed } from '@/db/waiting';
 import { BenchRecordCaptureSchema } from '@/model/benchRecord';
 import { type Actor, AS_ROLE } from '@/model/people';
 import type { RecordContent } from '@/model/recordKinds';
@@ -20,7 +21,16 @@ import { catalogsInForce } from '../catalogs/catalogsInForce';
 import type { Context } from '../context';
 import { checkOf, type OpenJob, openJob, positionOf } from '../job/openJob';
 import { putInOutbox } from '../planning/outbox';
-import { cancelOrder, refuseArrival, refuseEarlyScrap, takeOrder } from '../planning/refuseOrder';
+import {
+  cancelOrder,
+  refuseArrival,
+  refuseComparison,
+  refuseEarlyScrap,
+  refuseNewDay,
+  refuseReturn,
+  refuseTaking,
+  takeOrder,
+} from '../planning/refuseOrder';
 import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { refuseOtherAuthor, storeOnce } from './capture';
@@ -40,6 +50,7 @@ export const keepRecord = defineUseCase(
       if (capture.content.what === 'parts-ordered') takeOrder(actor, context, capture.jobId, capture.content);
       refuseOthersQuestion(actor, context, capture.jobId, capture.content);
       insertRecord(context.db, { ...capture, ...happened(context, capture), contentDigest });
+      if (ABOUT_GOODS.has(capture.content.what)) markReturns(context, capture.jobId);
     });
     if (capture.content.what === 'parts-ordered') {
       const order = ordersOf(listRecords(context.db, capture.jobId)).find(({ id }) => id === capture.id);
@@ -48,6 +59,14 @@ export const keepRecord = defineUseCase(
     return stored;
   },
 );
+
+const ABOUT_GOODS: ReadonlySet<string> = new Set(['goods-in', 'goods-compared', 'goods-back', 'goods-taken']);
+
+/** What is to be sent back is known of a job even when it is gone. */
+function markReturns({ db }: Context, jobId: string): void {
+  const isWrong = ordersOf(listRecords(db, jobId)).some(({ lines }) => lines.some(({ wrong }) => wrong > 0));
+  writeReturnOwed(db, jobId, isWrong);
+}
 
 /** A record may only name what this job has; what it can't do without has to be there. */
 function refuseUnknown(context: Context, { job, unitType }: OpenJob, content: RecordContent): void {
@@ -102,6 +121,18 @@ function refuseUnknown(context: Context, { job, unitType }: OpenJob, content: Re
       return;
     case 'goods-in':
       refuseArrival(context, jobId, content);
+      return;
+    case 'goods-compared':
+      refuseComparison(context, jobId, content);
+      return;
+    case 'goods-back':
+      refuseReturn(context, jobId, content);
+      return;
+    case 'goods-taken':
+      refuseTaking(context, jobId, content);
+      return;
+    case 'order-moved':
+      refuseNewDay(context, jobId, content);
       return;
     case 'part-scrapped':
       refuseEarlyScrap(context, jobId, content);

@@ -1,8 +1,11 @@
 import ical from 'ical-generator';
 import * as v from 'valibot';
+import { ordersOf } from '@/core/planning/orders';
 import { type WaitingJob, waitingOf } from '@/core/planning/waiting';
+import { listRecords } from '@/db/captures';
 import { listQuoteAnswers } from '@/db/quoteAnswers';
-import { listJobsInWork } from '@/db/waiting';
+import { readShopCalendar } from '@/db/shop';
+import { listJobsGone, listJobsInWork } from '@/db/waiting';
 import type { Context } from '../context';
 import { gatherSnapshot } from '../job/readSnapshot';
 import { shopToday } from '../shopDay';
@@ -18,13 +21,22 @@ export interface Waiting {
 
 const gathered = (context: Context): Waiting => {
   const today = shopToday(context);
-  return {
-    today,
-    jobs: listJobsInWork(context.db, MOST).map((id) =>
-      waitingOf(gatherSnapshot(context.db, id), today, listQuoteAnswers(context.db, id)),
-    ),
-  };
+  const calendar = readShopCalendar(context.db);
+  const told = (id: string) =>
+    waitingOf(gatherSnapshot(context.db, id), {
+      ...{ today, calendar },
+      answers: listQuoteAnswers(context.db, id),
+    });
+  const gone = listJobsGone(context.db, MOST)
+    .filter((id) => stillOwed(context.db, id))
+    .map(told);
+  return { today, jobs: [...listJobsInWork(context.db, MOST).map(told), ...gone] };
 };
+
+/** Whether an owner waits for a reply, or a part for its way back. */
+const stillOwed = (db: Context['db'], id: string): boolean =>
+  listQuoteAnswers(db, id).some(({ takenBackAt, slip, reply }) => takenBackAt === null && !slip && !reply) ||
+  ordersOf(listRecords(db, id)).some(({ lines }) => lines.some(({ wrong }) => wrong > 0));
 
 /** What must be ordered, what is late, what holds whom, what can be built now. */
 export const readWaiting = defineUseCase(
@@ -42,8 +54,8 @@ export const readCalendar = defineUseCase('job.read', v.undefined(), (_actor, co
       ...{ id, summary, description, allDay: true, stamp: context.now() },
       ...{ start: new Date(`${day}T00:00:00.000Z`), timezone: null },
     });
-  for (const { peg, title, dueOn, holds, orders } of jobs) {
-    put(`due-${peg}`, dueOn, `Peg ${peg} is due: ${title}`, '');
+  for (const { peg, title, dueOn, holds, orders, isHandedOver } of jobs) {
+    if (!isHandedOver) put(`due-${peg}`, dueOn, `Peg ${peg} is due: ${title}`, '');
     for (const [at, { until, reason, whoActs, next }] of holds.entries())
       if (until)
         put(
@@ -53,7 +65,7 @@ export const readCalendar = defineUseCase('job.read', v.undefined(), (_actor, co
           [whoActs && `Turn of ${whoActs}`, next].filter(Boolean).join('. '),
         );
     for (const [at, { supplier, expected, state, lines }] of orders.entries())
-      if (state !== 'in')
+      if (lines.length > 0 && state !== 'cancelled')
         put(`order-${peg}-${at}`, expected, `Peg ${peg}: parts of ${supplier}`, lines.join(', '));
   }
   return calendar.toString();

@@ -4,6 +4,7 @@ import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { readAmount } from '@/core/planning/money';
 import type { ToldPlans } from '@/core/planning/suppliers';
+import { parseReading } from '@/core/quantity/parseReading';
 import { type Offer, TIERS } from '@/model/offers';
 import type { OfJob } from '../job/useBench';
 import { useKeep } from '../job/useKeep';
@@ -25,6 +26,7 @@ export function NoteOffer({ job, told }: NoteOfferProps) {
   const [days, setDays] = useState('');
   const [tier, setTier] = useState<Offer['tier']>(2);
   const [drawing, setDrawing] = useState('');
+  const [printed, setPrinted] = useState('');
   const [material, setMaterial] = useState('');
   const [hardness, setHardness] = useState('');
   const [trouble, setTrouble] = useState('');
@@ -33,6 +35,9 @@ export function NoteOffer({ job, told }: NoteOfferProps) {
     const need = told.needs.find((each) => each.part === part) ?? told.needs[0]!;
     const amount = readAmount(price, told.money);
     if (amount === undefined) return setTrouble(`“${price}” is no amount.`);
+    const inDays = parseReading(days, { unit: 'days' });
+    if (!inDays.ok || !Number.isInteger(inDays.value))
+      return setTrouble(`Working days until it is here: “${days}” is no whole number.`);
     const wrong = await keep(
       {
         ...{
@@ -40,10 +45,11 @@ export function NoteOffer({ job, told }: NoteOfferProps) {
           supplier,
           name: need.name,
           price: amount,
-          days: Number(days),
+          days: inDays.value,
           tier,
         },
         supplies: [{ part: need.part, qty: need.qty }],
+        ...(printed.trim() === '' ? {} : { printed: printed.trim() }),
         ...(open === 'made' ? { made: { drawing, material, hardness } } : {}),
       },
       `${need.name}: offer of ${supplier} noted`,
@@ -65,7 +71,8 @@ export function NoteOffer({ job, told }: NoteOfferProps) {
   const fields = [
     { label: open === 'made' ? 'Who makes it' : 'Who offers it', value: supplier, set: setSupplier },
     { label: `Price for all, ${told.money.sign}`, value: price, set: setPrice },
-    { label: 'Days until it is here', value: days, set: setDays },
+    { label: 'Working days until it is here', value: days, set: setDays },
+    { label: 'Number printed on it, if it bears one', value: printed, set: setPrinted },
     ...(open === 'made'
       ? [
           { label: 'Of what material', value: material, set: setMaterial },

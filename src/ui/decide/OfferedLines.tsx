@@ -35,9 +35,10 @@ export function lineDrafts(
   const sound = preventive
     .filter(({ part }) => !waiting.some(({ id }) => id === part))
     .map(
-      ({ part, name, price }): LineDraft => ({
+      ({ part, name, price, pays }): LineDraft => ({
         ...{ id: part, name, note: 'sound today', price: tellAmount(price, money), isOffered: false },
-        within: ['repair-preventive'],
+        // Only what pays is in the way with preventive parts.
+        within: pays ? ['repair-preventive'] : [],
       }),
     );
   return [...waiting, ...sound];

@@ -4,37 +4,52 @@ import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { tellMoney } from '@/core/planning/money';
 import type { Need } from '@/core/planning/needs';
-import { isHere, type Order, type OrderLine, ordersOf } from '@/core/planning/orders';
-import { parseReading } from '@/core/quantity/parseReading';
+import { expectedOn, isHere, type Order, ordersOf } from '@/core/planning/orders';
+import type { ToldPlans } from '@/core/planning/suppliers';
 import { recordsOf } from '@/core/strip/recordsOf';
-import type { Money } from '@/model/money';
-import { IDENTITY_KEYS, type Identity } from '@/model/offers';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeepNow } from '../job/useKeepNow';
-import { longDate } from '../kit/dates';
-import { Field, TextInput } from '../kit/Field';
+import { longDate, shortDate } from '../kit/dates';
+import { TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { AllCame } from './AllCame';
+import { AnotherDay } from './AnotherDay';
+import { ArrivalLine } from './ArrivalLine';
 
 interface OrdersProps extends OfJob {
-  readonly money: Money;
-  /** Parts that are to be new, by name. */
-  readonly needs: readonly Need[];
+  readonly told: ToldPlans;
 }
 
 const STATE: Record<Order['state'], string> = {
   sent: 'on its way',
   'partly-in': 'partly here',
+  unchecked: 'all came, not all laid beside the old parts',
+  wrong: 'not all of it is what was ordered',
   in: 'here',
   cancelled: 'cancelled',
 };
 
+const isOnItsWay = ({ state, lines }: Order): boolean =>
+  state !== 'cancelled' && lines.some(({ toCome }) => toCome > 0);
+
+/** The day on which the last of what is still to come should be here. */
+const expected = (order: Order, job: OfJob['job'], { calendar }: ToldPlans): string =>
+  expectedOn(
+    order,
+    Math.max(...order.lines.filter(({ toCome }) => toCome > 0).map(({ offer }) => offer.days)),
+    {
+      ...{ calendar, timeZone: job.snapshot.timeZone },
+    },
+  );
+
 /** What was ordered and what came of it: counted, measured and compared before an old part goes. */
-export function Orders({ job, money, needs }: OrdersProps) {
+export function Orders({ job, told }: OrdersProps) {
   const { rights } = useBench();
   const orders = ordersOf(job.snapshot.records);
   if (orders.length === 0) return null;
   const mayOrder = rights.includes('order.keep');
+  const { money, needs } = told;
   return (
     <Box
       as="section"
@@ -66,9 +81,21 @@ export function Orders({ job, money, needs }: OrdersProps) {
             </Box>
           </Flex>
           {order.cancelled && <Box color="second">Cancelled: {order.cancelled}</Box>}
-          {mayOrder && order.state === 'sent' && <CancelOrder job={job} order={order} />}
+          {isOnItsWay(order) && (
+            <Box fontSize="13px" color={expected(order, job, told) < told.today ? 'oxide' : 'second'}>
+              {expected(order, job, told) < told.today ? 'Late: it was expected' : 'Expected'}{' '}
+              {shortDate(expected(order, job, told), told.today)}
+            </Box>
+          )}
+          {mayOrder && isOnItsWay(order) && (
+            <Flex gap="4px" wrap="wrap" align="center">
+              <AllCame job={job} order={order} />
+              <AnotherDay job={job} order={order} today={told.today} />
+              {order.state === 'sent' && <CancelOrder job={job} order={order} />}
+            </Flex>
+          )}
           {(order.state === 'cancelled' ? [] : order.lines).map((line, at) => (
-            <ArrivalLine key={line.offer.id} {...{ line, at, order, job, mayOrder }} />
+            <ArrivalLine key={line.offer.id} {...{ line, at, order, job, told, mayOrder }} />
           ))}
         </Box>
       ))}
@@ -77,123 +104,8 @@ export function Orders({ job, money, needs }: OrdersProps) {
   );
 }
 
-interface ArrivalLineProps extends OfJob {
-  readonly line: OrderLine;
-  readonly at: number;
-  readonly order: Order;
-  readonly mayOrder: boolean;
-}
-
-function ArrivalLine({ line, at, order, job, mayOrder }: ArrivalLineProps) {
-  const [open, setOpen] = useState(false);
-  const { offer, count, arrived, compared, differs } = line;
-  return (
-    <Box paddingBlock="2px">
-      <Flex justify="space-between" align="center" gap="8px" wrap="wrap">
-        <Box>
-          {count > 1 && `${count} × `}
-          {offer.name}: {arrived === 0 ? 'not here yet' : `${arrived} of ${count} here`}
-          {arrived > 0 &&
-            differs.length === 0 &&
-            (compared ? ', compared with the old one' : ', not compared yet')}
-          {differs.length > 0 && (
-            <Box as="span" color="oxide">
-              {' '}
-              Not what was ordered: {differs.join(', ')}. It goes back.
-            </Box>
-          )}
-        </Box>
-        {mayOrder && arrived < count && !open && (
-          <Press minHeight="40px" onClick={() => setOpen(true)}>
-            It came
-          </Press>
-        )}
-      </Flex>
-      {open && <GoodsIn {...{ line, at, order, job }} onDone={() => setOpen(false)} />}
-    </Box>
-  );
-}
-
-function GoodsIn({
-  line,
-  at,
-  order,
-  job,
-  onDone,
-}: Omit<ArrivalLineProps, 'mayOrder'> & { readonly onDone: () => void }) {
-  const keepNow = useKeepNow(job);
-  const keys = IDENTITY_KEYS.filter(({ id }) => line.offer.identity[id] !== undefined);
-  const [count, setCount] = useState(String(line.count - line.arrived));
-  const [figures, setFigures] = useState<Readonly<Record<string, string>>>({});
-  const [compared, setCompared] = useState(false);
-  const [trouble, setTrouble] = useState('');
-  const save = async () => {
-    const identity: Identity = {};
-    for (const { id, name } of keys) {
-      const parsed = parseReading(figures[id] ?? '');
-      if (!parsed.ok) return setTrouble(`${name}: ${parsed.message}`);
-      identity[id] = parsed.value;
-    }
-    const wrong = await keepNow(
-      { what: 'goods-in', orderId: order.id, line: at, count: Number(count), identity, compared, note: '' },
-      `${line.offer.name}: ${count} came in`,
-    );
-    setTrouble(wrong ?? '');
-    if (wrong === undefined) onDone();
-  };
-  return (
-    <Box
-      as="form"
-      border="1.5px solid"
-      borderColor="ink"
-      padding="8px"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-    >
-      <Flex gap="8px" wrap="wrap" align="flex-end">
-        <Field label="Pieces counted">
-          {(wiring) => (
-            <TextInput
-              {...wiring}
-              width="90px"
-              inputMode="numeric"
-              value={count}
-              onChange={(event) => setCount(event.target.value)}
-            />
-          )}
-        </Field>
-        {keys.map(({ id, name, unit }) => (
-          <Field key={id} label={`${name.charAt(0).toUpperCase()}${name.slice(1)}${unit && `, ${unit}`}`}>
-            {(wiring) => (
-              <TextInput
-                {...wiring}
-                width="110px"
-                inputMode="decimal"
-                value={figures[id] ?? ''}
-                onChange={(event) => setFigures({ ...figures, [id]: event.target.value })}
-              />
-            )}
-          </Field>
-        ))}
-        <Press chosen={compared} aria-pressed={compared} onClick={() => setCompared(!compared)}>
-          Laid beside the old part, and it fits
-        </Press>
-        <Press kind="main" type="submit">
-          Take it in
-        </Press>
-        <Press kind="quiet" onClick={onDone}>
-          Not now
-        </Press>
-      </Flex>
-      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
-    </Box>
-  );
-}
-
 interface OldPartsProps extends OfJob {
-  readonly needs: OrdersProps['needs'];
+  readonly needs: readonly Need[];
   readonly orders: readonly Order[];
   readonly mayOrder: boolean;
 }

@@ -17,7 +17,12 @@ interface PlanLaneProps {
   readonly most: number;
   readonly wide: number;
   readonly chosen: boolean;
-  readonly arrival: { readonly day: string; readonly slack: string; readonly isLate: boolean };
+  /** What it means that a part has no offer: nobody was asked, not all have answered, or it can’t be had. */
+  readonly noOffer: string;
+  /** When its last part is here and the unit ready; undefined where nobody can say. */
+  readonly arrival:
+    | { readonly parts: string; readonly day: string; readonly slack: string; readonly isLate: boolean }
+    | undefined;
   readonly onChoose: () => void;
 }
 
@@ -28,7 +33,7 @@ const BETTER = { cost: 'cheaper', days: 'sooner', tier: 'better' } as const;
 
 /** One plan: parts, labour and freight on the common ruler, what it leaves over, when the last part is here. */
 export function PlanLane(props: PlanLaneProps) {
-  const { plan, name, number, money, labour, most, wide, chosen, arrival, onChoose } = props;
+  const { plan, name, number, money, labour, most, wide, chosen, arrival, noOffer, onChoose } = props;
   const x = scaleLinear([0, most], [0, wide]);
   const total = plan.parts + plan.freight + labour.price;
   const [parts, work] = [x(plan.parts), x(labour.price)];
@@ -127,11 +132,11 @@ export function PlanLane(props: PlanLaneProps) {
       ) : (
         <Box fontSize="15px">
           {plan.uncoverable.length > 0
-            ? `Can’t be had: ${plan.uncoverable.join(', ')}.`
+            ? `${noOffer}: ${plan.uncoverable.join(', ')}.`
             : 'No plan was found in the time; let it run longer.'}
         </Box>
       )}
-      {plan.feasible && (
+      {plan.feasible && arrival && (
         <Flex
           direction="column"
           align="center"
@@ -143,8 +148,18 @@ export function PlanLane(props: PlanLaneProps) {
           borderRadius="8px"
           minHeight="46px"
         >
-          <Box fontWeight={650}>{arrival.day}</Box>
-          <Box fontSize="13px" fontWeight={arrival.isLate ? 650 : undefined}>
+          <Box fontSize="13px" lineHeight="16px">
+            parts {arrival.parts}
+          </Box>
+          <Box fontWeight={650} lineHeight="19px">
+            ready {arrival.day}
+          </Box>
+          <Box
+            fontSize="13px"
+            lineHeight="16px"
+            textAlign="center"
+            fontWeight={arrival.isLate ? 650 : undefined}
+          >
             {arrival.slack}
           </Box>
         </Flex>

@@ -2,11 +2,11 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { scaleLinear } from 'd3-scale';
-import { addDays, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
 import { useRef } from 'react';
 import { pairsOfPosition } from '@/core/gearing/countablePairs';
-import type { JobPlan, Objective } from '@/core/planning/jobPlans';
+import type { Objective } from '@/core/planning/jobPlans';
 import { tellAmount } from '@/core/planning/money';
+import { tellSlack } from '@/core/planning/readyDay';
 import type { ToldPlans } from '@/core/planning/suppliers';
 import { TeethCounted } from '../identity/pieces';
 import { type OfJob, useBench } from '../job/useBench';
@@ -94,11 +94,11 @@ export function PlansPane({ job, asked, chosen, onChoose }: PlansPaneProps) {
                   </Arriving>
                 </Box>
               )}
-              <Lanes {...{ told, wide, chosen, onChoose, job }} />
+              <Lanes {...{ told, wide, chosen, onChoose }} />
             </>
           )}
           {plan?.feasible && <OrderSheet {...{ job, plan, told, mayOrder }} />}
-          <Orders job={job} money={told.money} needs={told.needs} />
+          <Orders job={job} told={told} />
         </>
       )}
     </Box>
@@ -110,8 +110,7 @@ function Lanes({
   wide,
   chosen,
   onChoose,
-  job,
-}: Pick<PlansPaneProps, 'chosen' | 'onChoose' | 'job'> & {
+}: Pick<PlansPaneProps, 'chosen' | 'onChoose'> & {
   readonly told: ToldPlans;
   readonly wide: number;
 }) {
@@ -126,7 +125,8 @@ function Lanes({
           <PlanLane
             {...{ plan, money, labour, most, wide, number: at + 1, name: NAMES[plan.objective] }}
             chosen={plan.objective === chosen}
-            arrival={arrivalOf(plan, today, job.snapshot.job.dueOn)}
+            noOffer={noOfferWords(told)}
+            arrival={arrivalOf(plan, today)}
             onChoose={() => onChoose(plan.objective)}
           />
           {plan.barred && <BarredLines barred={plan.barred} money={money} />}
@@ -135,23 +135,29 @@ function Lanes({
       <Ruler {...{ most, wide, money }} />
       <Box fontSize="13px" color="second">
         Work: {told.labour.lines.map(({ kind, hours }) => `${kind} ${hours} h`).join(', ')}, by{' '}
-        {told.labour.from === 'strip' ? 'the strip’s own times' : 'the number of steps of this type'}. All
-        without tax.
+        {told.labour.from === 'strip' ? 'the strip’s own times' : 'the number of steps of this type'};{' '}
+        {told.labour.left} h of it are still to be done. All without tax.
       </Box>
     </Box>
   );
 }
 
-/** When the last part is here, and what is left until the job is due. */
-function arrivalOf({ days }: JobPlan, today: string, dueOn: string) {
-  const day = formatISO(addDays(parseISO(today), days), { representation: 'date' });
-  const slack = differenceInCalendarDays(parseISO(dueOn), parseISO(day));
-  const count = (n: number) => `${n} ${n === 1 ? 'day' : 'days'}`;
+/** “Can’t be had” is said only once everybody who sells was asked and has answered. */
+function noOfferWords({ suppliers }: ToldPlans): string {
+  if (suppliers.every(({ state }) => state === 'not-asked')) return 'Nobody has been asked yet for';
+  return suppliers.some(({ state }) => state === 'not-asked' || state === 'waiting')
+    ? 'Nobody has offered it yet, and not all have answered'
+    : 'Can’t be had';
+}
+
+/** When the last part is here, when the work after it is done, and what is left until the job is due. */
+function arrivalOf({ ready }: ToldPlans['plans'][number], today: string) {
+  if (!ready) return undefined;
   return {
-    day: shortDate(day, today),
-    slack:
-      slack < 0 ? `${count(-slack)} late` : slack === 0 ? 'on the day it is due' : `${count(slack)} in hand`,
-    isLate: slack < 0,
+    parts: shortDate(ready.partsOn, today),
+    day: shortDate(ready.readyOn, today),
+    slack: tellSlack(ready.slack),
+    isLate: ready.slack < 0,
   };
 }
 

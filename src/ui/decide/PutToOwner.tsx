@@ -1,15 +1,18 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
-import { addDays, formatISO, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { readAmount, taxOn, tellAmount } from '@/core/planning/money';
 import type { Preventive, UnitOption } from '@/core/planning/options';
+import { readyFrom } from '@/core/planning/promise';
 import type { ToldPlans } from '@/core/planning/suppliers';
+import { workingDayAfter } from '@/core/time/workingDays';
 import { UNIT_DECISIONS } from '@/model/job';
 import type { Slip } from '@/model/quote';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeepNow } from '../job/useKeepNow';
+import { DateField } from '../kit/DateInput';
+import { shortDate } from '../kit/dates';
 import { Field, TextArea, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
@@ -21,6 +24,8 @@ interface PutToOwnerProps extends OfJob {
   readonly plans: ToldPlans;
 }
 
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+
 /** Wheels may lock, or drive be lost: then nothing else may be said. */
 const DO_NOT_USE = 'Do not use it until it is repaired.';
 const GETS_WORSE = 'It gets worse with use; nobody can say how soon.';
@@ -29,7 +34,7 @@ const GETS_WORSE = 'It gets worse with use; nobody can say how soon.';
 export function PutToOwner({ job, options, preventive, plans }: PutToOwnerProps) {
   const { rights, place } = useBench();
   const keepNow = useKeepNow(job);
-  const { money, today } = plans;
+  const { money, today, calendar } = plans;
   const [open, setOpen] = useState(false);
   const [left, setLeft] = useState<readonly string[]>([]);
   const [prices, setPrices] = useState<Readonly<Record<string, string>>>({});
@@ -37,6 +42,7 @@ export function PutToOwner({ job, options, preventive, plans }: PutToOwnerProps)
   const written = drafts ?? lineDrafts(job.snapshot, preventive, money);
   const isGrave = job.parts.some(({ grade }) => (grade ?? 0) >= 4);
   const [ifNothing, setIfNothing] = useState(isGrave ? DO_NOT_USE : GETS_WORSE);
+  const [holds, setHolds] = useState(() => workingDayAfter(today, 1, calendar));
   const [trouble, setTrouble] = useState('');
   if (!rights.includes('quote.send')) return null;
   const offered = options.filter(({ id, price }) => id !== 'scrap' && price !== undefined);
@@ -49,8 +55,10 @@ export function PutToOwner({ job, options, preventive, plans }: PutToOwnerProps)
     );
   const nameOf = (id: string) => UNIT_DECISIONS.find((each) => each.id === id)!.name;
   const save = async () => {
+    if (!DAY.test(holds) || holds < today)
+      return setTrouble(`The days hold until “${holds}”: write a day from today on, as 11 Dec.`);
     const slips: Slip[] = [];
-    for (const { id, price, days, warrantyMonths } of offered) {
+    for (const { id, price, readyOn, warrantyMonths } of offered) {
       if (left.includes(id)) continue;
       const amount = readAmount(prices[id] ?? tellAmount(price!, money), money);
       if (amount === undefined) return setTrouble(`${nameOf(id)}: “${prices[id]}” is no amount.`);
@@ -63,9 +71,7 @@ export function PutToOwner({ job, options, preventive, plans }: PutToOwnerProps)
           warrantyMonths,
           note: '',
         },
-        ...(days === undefined
-          ? {}
-          : { readyOn: formatISO(addDays(parseISO(today), days), { representation: 'date' }) }),
+        ...(readyOn === undefined ? {} : { readyOn: readyFrom(readyOn, today, holds, calendar) }),
       });
     }
     const lines = linesOf(written, money, (amount) => readAmount(amount, money));
@@ -78,6 +84,7 @@ export function PutToOwner({ job, options, preventive, plans }: PutToOwnerProps)
         digits,
         taxPercent,
         slips,
+        daysHoldUntil: holds,
         ...(lines.length > 0 ? { lines } : {}),
         ifNothing,
       },
@@ -102,7 +109,7 @@ export function PutToOwner({ job, options, preventive, plans }: PutToOwnerProps)
       <Heading as="h3" fontSize="18px">
         What the owner is offered
       </Heading>
-      {offered.map(({ id, price }) => (
+      {offered.map(({ id, price, readyOn }) => (
         <Flex key={id} gap="10px" align="center" wrap="wrap" paddingBlock="4px">
           <Press
             chosen={!left.includes(id)}
@@ -118,8 +125,19 @@ export function PutToOwner({ job, options, preventive, plans }: PutToOwnerProps)
             onChange={(event) => setPrices({ ...prices, [id]: event.target.value })}
           />
           {money.sign} without tax
+          {readyOn !== undefined && DAY.test(holds) && holds >= today && (
+            <Box as="span" color="second">
+              ready {shortDate(readyFrom(readyOn, today, holds, calendar), today)}
+            </Box>
+          )}
         </Flex>
       ))}
+      <DateField
+        label="The days hold until"
+        hint="Counted as if the answer came on this day, and parts were ordered then; a later answer is told later days."
+        value={holds}
+        onDay={setHolds}
+      />
       <OfferedLines drafts={written} money={money} onChange={setDrafts} />
       <Field label="What happens if nothing is done" hint="Never how far it will still run.">
         {(wiring) => (

@@ -2,7 +2,6 @@
 
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { scaleLinear } from 'd3-scale';
-import { addDays, formatISO, parseISO } from 'date-fns';
 import { useEffect, useState } from 'react';
 import type { Objective } from '@/core/planning/jobPlans';
 import { taxOn, tellAmount, tellMoney } from '@/core/planning/money';
@@ -86,10 +85,7 @@ export function UnitOptions({ job, plans, objective, chosen }: UnitOptionsProps)
     },
     {
       head: 'ready',
-      of: ({ days, id }) =>
-        days === undefined || id === 'scrap'
-          ? '–'
-          : shortDate(formatISO(addDays(parseISO(today), days), { representation: 'date' }), today),
+      of: ({ readyOn }) => (readyOn === undefined ? '–' : shortDate(readyOn, today)),
     },
     { head: 'warranty', of: ({ warrantyMonths }) => (warrantyMonths > 0 ? `${warrantyMonths} months` : '–') },
     { head: 'chance that it comes back in two years', of: (option) => <Chance option={option} /> },

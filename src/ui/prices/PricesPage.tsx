@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { tellMoney } from '@/core/planning/money';
 import type { Money } from '@/model/money';
+import type { ListTaken } from '@/model/offers';
 import type { Actor } from '@/model/people';
 import { mayDo } from '@/model/rights';
 import { PageHead } from '../frame/PageHead';
@@ -20,14 +21,15 @@ interface PricesPageProps {
   readonly lists: readonly {
     readonly id: string;
     readonly supplier: string;
-    readonly unitTypeId: string;
+    /** Its title. */
+    readonly unit: string;
     readonly by: string;
     readonly at: string;
     readonly lines: number;
   }[];
   readonly shelf: readonly {
     readonly id: string;
-    readonly unitTypeId: string;
+    readonly unit: string;
     readonly name: string;
     readonly grade: number;
     readonly price: number;
@@ -48,10 +50,10 @@ export function PricesPage({ money, lists, shelf, actor }: PricesPageProps) {
           <Box color="second">No supplier’s list was read in yet.</Box>
         ) : (
           <Table heads={['Supplier', 'For', 'Lines', 'Read in']} label="Price lists">
-            {lists.map(({ id, supplier, unitTypeId, lines, by, at }) => (
+            {lists.map(({ id, supplier, unit, lines, by, at }) => (
               <tr key={id}>
                 <td>{supplier}</td>
-                <td>{unitTypeId}</td>
+                <td>{unit}</td>
                 <td>{lines}</td>
                 <td>
                   {longDate(at)}, {by}
@@ -70,13 +72,13 @@ export function PricesPage({ money, lists, shelf, actor }: PricesPageProps) {
           </Box>
         ) : (
           <Table heads={['Part', 'For', 'Grade', 'Price', 'From']} label="Shelf">
-            {shelf.map(({ id, name, unitTypeId, grade, price, fromPeg, note }) => (
+            {shelf.map(({ id, name, unit, grade, price, fromPeg, note }) => (
               <tr key={id}>
                 <td>
                   {name}
                   {note && `: ${note}`}
                 </td>
-                <td>{unitTypeId}</td>
+                <td>{unit}</td>
                 <td>{grade}</td>
                 <td>{tellMoney(price, money)}</td>
                 <td>peg {fromPeg}</td>
@@ -89,24 +91,30 @@ export function PricesPage({ money, lists, shelf, actor }: PricesPageProps) {
   );
 }
 
-const EXAMPLE = 'code;name;unit;supplies;price;currency;days;make;stock;identity';
+const EXAMPLE = 'code;name;unit;supplies;price;currency;days;make;stock;identity;printed';
 
-/** A list as a table, pasted or from a file; taken whole or not at all. */
+/** A list as a table, pasted or from a file; what makes no sense is shown line by line, and stays in the field. */
 function ReadList({ money }: { readonly money: Money }) {
   const router = useRouter();
   const [supplier, setSupplier] = useState('');
   const [text, setText] = useState('');
   const [told, setTold] = useState('');
+  const [leftOut, setLeftOut] = useState<ListTaken['faults']>([]);
   const [trouble, setTrouble] = useState('');
   const read = async () => {
-    const answer = await send<{ lines: number; unitTypes: number }>('POST', '/api/v1/price-lists', {
+    const answer = await send<ListTaken>('POST', '/api/v1/price-lists', {
       supplier,
       text,
     });
     setTrouble(answer.ok ? '' : answer.refusal.message);
     if (!answer.ok) return setTold('');
-    setTold(`${answer.value.lines} lines for ${answer.value.unitTypes} unit types are taken.`);
-    setText('');
+    const { lines, unitTypes, faults } = answer.value;
+    setTold(
+      `${lines} ${lines === 1 ? 'line' : 'lines'} for ${unitTypes} unit ${unitTypes === 1 ? 'type is' : 'types are'} taken.`,
+    );
+    setLeftOut(faults);
+    // What was left out stays, to be mended: its list takes the place of this one when it is read in whole.
+    if (faults.length === 0) setText('');
     router.refresh();
   };
   return (
@@ -142,7 +150,7 @@ function ReadList({ money }: { readonly money: Money }) {
       </Flex>
       <Field
         label="Or paste it"
-        hint={`Columns: ${EXAMPLE}. Parts of a kit as “2 x ring-3 + ring-4”, make 1 to 3, identity as “pinion-teeth=11 ring-teeth=41”; prices in ${money.sign}.`}
+        hint={`Columns: ${EXAMPLE}. Unit and parts by their names, a kit as “2 x Ring bolts + Pinion nut”; days are working days; make 1 to 3; identity as “pinion teeth=11, ring teeth=41”; printed is the number on the part; prices in ${money.sign}.`}
       >
         {(wiring) => (
           <TextArea
@@ -161,6 +169,18 @@ function ReadList({ money }: { readonly money: Money }) {
       <Box role="status" color="second" minHeight="22px">
         {told}
       </Box>
+      {leftOut.length > 0 && (
+        <ErrorNotice>
+          {leftOut.length === 1 ? 'One line was' : `${leftOut.length} lines were`} left out:
+          <Box as="ul" paddingLeft="20px" listStyleType="disc">
+            {leftOut.map(({ path, message }) => (
+              <li key={path}>
+                {path}: {message}
+              </li>
+            ))}
+          </Box>
+        </ErrorNotice>
+      )}
     </Box>
   );
 }

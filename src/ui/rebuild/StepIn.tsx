@@ -1,5 +1,6 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
+import type { HeldNewPart } from '@/core/rebuild/newParts';
 import type { RebuildStep } from '@/core/rebuild/rebuildPlan';
 import type { ReworkTicket } from '@/core/rebuild/reworkTickets';
 import type { Position } from '@/model/unitType';
@@ -13,13 +14,15 @@ interface StepInProps {
   readonly number: number;
   /** Pieces of it that are worked on and weren’t measured within yet. */
   readonly held: readonly ReworkTicket[];
+  /** New pieces of it that were ordered and aren’t fit to go in. */
+  readonly newHeld: readonly HeldNewPart[];
   /** Both are left out for who may not build; each answers what is wrong. */
   readonly onIn?: (note: string) => Promise<string | undefined>;
   readonly onTick?: (tick: Tick) => Promise<string | undefined>;
 }
 
 /** One step of the way back, large: how it lay, what is new, what to mind, its bolts, and the act. */
-export function StepIn({ step, number, held, onIn, onTick }: StepInProps) {
+export function StepIn({ step, number, held, newHeld, onIn, onTick }: StepInProps) {
   const [note, setNote] = useState('');
   const [trouble, setTrouble] = useState('');
   const { title, lay, unsaid, renewed, oneUse, clips, cautions, bolts, done } = step;
@@ -89,7 +92,12 @@ export function StepIn({ step, number, held, onIn, onTick }: StepInProps) {
                 {position.name} may not go in: {words}.
               </Box>
             ))}
-            <Press kind="take" size="bench" type="submit" disabled={held.length > 0}>
+            {newHeld.map(({ positionId, name, words }) => (
+              <Box key={positionId} color="oxide" fontWeight={650} data-testid="held-new-part">
+                {name} may not go in: {words}.
+              </Box>
+            ))}
+            <Press kind="take" size="bench" type="submit" disabled={held.length + newHeld.length > 0}>
               It is in
             </Press>
           </Box>

@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
+import { heldNewParts } from '@/core/rebuild/newParts';
 import { openOfRebuild } from '@/core/rebuild/openOfRebuild';
 import { piecesIn } from '@/core/rebuild/piecesIn';
 import type { RebuildStep } from '@/core/rebuild/rebuildPlan';
@@ -48,6 +49,9 @@ export function WayBack({ job, steps, current, onChoose }: WayBackProps) {
         current.positions.map(({ id }) => id),
       )
     : [];
+  const newHeld = heldNewParts(snapshot).filter(({ positionId }) =>
+    current?.positions.some(({ id }) => id === positionId),
+  );
   return (
     <Box data-testid="rebuild">
       <Flex justify="space-between" align="baseline" gap="12px" wrap="wrap" marginBottom="8px">
@@ -75,6 +79,7 @@ export function WayBack({ job, steps, current, onChoose }: WayBackProps) {
           step={current}
           number={steps.indexOf(current) + 1}
           held={held}
+          newHeld={newHeld}
           {...(mayBuild
             ? {
                 onIn: async (note) => {

@@ -2,7 +2,7 @@
 
 import { Box, Flex } from '@chakra-ui/react';
 import { Global } from '@emotion/react';
-import type { QuoteAnswer } from '@/model/quote';
+import type { Quote, QuoteAnswer } from '@/model/quote';
 import type { ReportDocument } from '@/model/report';
 import type { ReportIssueHead } from '@/model/snapshot';
 import { longDate, longInstant } from '../kit/dates';
@@ -22,6 +22,8 @@ export interface LetterReply {
   readonly questions: readonly QuoteAnswer[];
   readonly isOver: boolean;
   readonly hasBegun: boolean;
+  /** The offer with the days that hold if it is answered today. */
+  readonly quoteToday: Quote | undefined;
   /** Until when the link opens, ISO. */
   readonly until: string;
   readonly before: ChosenBefore | undefined;
@@ -99,6 +101,18 @@ function Opening({ document, issue, number, reply }: OpeningProps) {
   );
 }
 
+/** Until when the days in the letter hold; after that the slips below name new ones. */
+function DaysHold({ quote: { daysHoldUntil }, today }: { readonly quote: Quote; readonly today: string }) {
+  if (daysHoldUntil === undefined) return null;
+  return (
+    <Box marginTop="20px" fontWeight={650} data-testid="days-hold">
+      {today > daysHoldUntil
+        ? `The days in our letter held until ${longDate(daysHoldUntil)}. Chosen today, it is ready on the days below.`
+        : `The days below hold if you choose by ${longDate(daysHoldUntil)}; after that it takes longer.`}
+    </Box>
+  );
+}
+
 type OfferProps = Pick<LetterPageProps, 'document' | 'reply'> & { readonly number: string };
 
 function Offer({ document: { quote }, number, reply }: OfferProps) {
@@ -113,9 +127,10 @@ function Offer({ document: { quote }, number, reply }: OfferProps) {
           We have sent you a newer offer since. Please answer that one; this one is over.
         </Box>
       )}
+      {isOpen && <DaysHold quote={quote} today={today} />}
       {/* The question comes before the reply, as one would ask before one agrees. */}
       <OfferForm
-        quote={quote}
+        quote={isOpen ? (reply.quoteToday ?? quote) : quote}
         between={<LetterQuestions {...reply} />}
         {...(isOpen ? { action, before, today } : {})}
       />

@@ -29,6 +29,7 @@ export function ReplySlip({ quote, chosen, action, today }: ReplySlipProps) {
               <input key={id} type="hidden" name="line" value={id} />
             ))}
             <input type="hidden" name="seen" value={chosen.toPay} />
+            <input type="hidden" name="ready" value={chosen.readyOn ?? ''} />
             <Sum words={chosen.name} amount={tellMoney(chosen.total, quote)} />
             {(chosen.lines ?? []).map(({ id, name, total }) => (
               <Sum key={id} words={name} amount={tellMoney(total, quote)} />

@@ -2,7 +2,8 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
-import type { WaitingJob } from '@/core/planning/waiting';
+import { tellSlack } from '@/core/planning/readyDay';
+import type { WaitingJob, WaitingOrder } from '@/core/planning/waiting';
 import type { Actor } from '@/model/people';
 import { PageHead } from '../frame/PageHead';
 import { longDate, shortDate } from '../kit/dates';
@@ -30,6 +31,30 @@ export function WaitingPage({ jobs, today, actor }: WaitingPageProps) {
           ))}
       </Section>
     ),
+    back: (
+      <Section key="back" title="To send back" empty="Nothing that came is wrong.">
+        {jobs
+          .filter(({ toSendBack }) => toSendBack.length > 0)
+          .map((job) => (
+            <JobLine key={job.peg} job={job} today={today} station="decide" isBad>
+              {job.isHandedOver && 'The unit is handed over. '}
+              {job.toSendBack.join('; ')}
+            </JobLine>
+          ))}
+      </Section>
+    ),
+    promised: (
+      <Section key="promised" title="Later than promised" empty="Nothing that is ordered makes a unit late.">
+        {jobs
+          .filter(({ ready }) => ready !== undefined && ready.slack < 0)
+          .map((job) => (
+            <JobLine key={job.peg} job={job} today={today} station="hand-over" isBad>
+              last part {shortDate(job.ready!.partsOn, today)}, ready {shortDate(job.ready!.readyOn, today)}:{' '}
+              {tellSlack(job.ready!.slack)}. Tell {job.customer} today.
+            </JobLine>
+          ))}
+      </Section>
+    ),
     late: (
       <Section key="late" title="Late" empty="Nothing that was ordered is late.">
         {orders
@@ -47,10 +72,7 @@ export function WaitingPage({ jobs, today, actor }: WaitingPageProps) {
           .filter(({ order }) => !order.isLate)
           .map(({ job, order }) => (
             <JobLine key={`${job.peg} ${order.supplier}`} job={job} today={today} station="decide">
-              {order.supplier}:{' '}
-              {order.state === 'in'
-                ? 'all of it is here'
-                : `${some(order.lines)}, expected ${longDate(order.expected)}`}
+              {order.supplier}: {tellOrder(order)}
             </JobLine>
           ))}
       </Section>
@@ -111,8 +133,8 @@ export function WaitingPage({ jobs, today, actor }: WaitingPageProps) {
   };
   const order =
     actor.role === 'assembler'
-      ? ['build', 'missing', 'holds', 'answers', 'late', 'coming', 'order']
-      : ['answers', 'order', 'late', 'coming', 'holds', 'missing', 'build'];
+      ? ['build', 'missing', 'promised', 'holds', 'answers', 'late', 'back', 'coming', 'order']
+      : ['answers', 'back', 'order', 'promised', 'late', 'coming', 'holds', 'missing', 'build'];
   return (
     <Box minHeight="100dvh">
       <PageHead title="What waits" actor={actor} back={{ href: '/?all', words: 'To the rack' }} />
@@ -125,6 +147,16 @@ export function WaitingPage({ jobs, today, actor }: WaitingPageProps) {
       </Box>
     </Box>
   );
+}
+
+/** Ordered, come and fit to go in are three things. */
+function tellOrder({ state, lines, unchecked, expected }: WaitingOrder): string {
+  const told = [
+    lines.length > 0 ? `${some(lines)}, expected ${longDate(expected)}` : '',
+    state === 'wrong' ? 'what came is not all what was ordered' : '',
+    unchecked.length > 0 ? `here, not laid beside the old part: ${some(unchecked)}` : '',
+  ].filter(Boolean);
+  return told.length > 0 ? told.join('; ') : 'all of it is here';
 }
 
 const some = (names: readonly string[]): string =>

@@ -3,6 +3,7 @@
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
 import { readAmount, tellAmount } from '@/core/planning/money';
+import type { Calendar } from '@/model/calendar';
 import { UNIT_DECISIONS } from '@/model/job';
 import type { Money } from '@/model/money';
 import type { Actor } from '@/model/people';
@@ -13,13 +14,14 @@ import { Field, Select, TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { send } from '../kit/send';
+import { CalendarForm } from './CalendarForm';
 
 interface WaysPageProps {
-  readonly ways: { readonly policies: Policies; readonly money: Money };
+  readonly ways: { readonly policies: Policies; readonly money: Money; readonly calendar: Calendar };
   readonly actor: Actor;
 }
 
-/** How this shop does it, where good shops disagree; and in what it counts its money. */
+/** How this shop does it, where good shops disagree; when it works, and in what it counts its money. */
 export function WaysPage({ ways, actor }: WaysPageProps) {
   const maySet = mayDo(actor.role, 'shop.set');
   return (
@@ -27,6 +29,7 @@ export function WaysPage({ ways, actor }: WaysPageProps) {
       <PageHead title="How this shop does it" actor={actor} />
       <Box padding="16px" maxWidth="820px">
         <PolicyChoices policies={ways.policies} maySet={maySet} />
+        <CalendarForm calendar={ways.calendar} maySet={maySet} />
         <MoneyForm money={ways.money} maySet={maySet} />
       </Box>
     </Box>

@@ -9,12 +9,12 @@ import type { Offer } from '@/model/offers';
 const MONEY = { ...USUAL_MONEY, hourPrice: 60_000 };
 const LABOUR = {
   lines: [
-    { kind: 'strip and inspect', hours: 2 },
-    { kind: 'rework', hours: 1 },
-    { kind: 'rebuild', hours: 3 },
-    { kind: 'set and prove', hours: 1 },
+    { kind: 'strip and inspect', hours: 2, left: 0 },
+    { kind: 'rework', hours: 1, left: 1 },
+    { kind: 'rebuild', hours: 3, left: 3 },
+    { kind: 'set and prove', hours: 1, left: 1 },
   ],
-  ...{ hours: 7, from: 'steps' as const },
+  ...{ hours: 7, left: 5, from: 'steps' as const },
 };
 const PLAN: JobPlan = {
   ...{ objective: 'cost', feasible: true, uncoverable: [], toCount: [], lines: [], leftOver: [] },
@@ -39,6 +39,7 @@ const facts = (over: object = {}): OptionFacts =>
       cases: {},
       best: undefined,
       noBest: 'none here',
+      when: { repair: '2026-12-16', best: '2026-12-22', after: (days: number) => `in ${days}` },
     },
     ...over,
   }) as unknown as OptionFacts;
@@ -49,7 +50,7 @@ describe('the ways that a unit can go', () => {
   it('have no price while a part that can’t stay is not decided', () => {
     const worn = [part('wheel', 'gear-teeth', 4), part('case', 'housing', 0)];
     expect(option('repair', { parts: worn })).toMatchObject({
-      ...{ price: undefined, days: undefined, note: '1 part that can’t stay is not decided yet' },
+      ...{ price: undefined, readyOn: undefined, note: '1 part that can’t stay is not decided yet' },
     });
     const decisions = [{ positionId: 'wheel', decision: 'replace' }];
     const snapshot = { decisions, records: [], unitType: { positions: [] } };
@@ -61,21 +62,27 @@ describe('the ways that a unit can go', () => {
     expect(option('repair', { parts: worn, snapshot: both })).toMatchObject({ undecided: 0, note: '' });
   });
 
-  it('cost parts, freight and work; are ready when the parts are here and the work is done', () => {
-    // By hand: 500 000 + 20 000 + 7 h · 60 000; 4 days for the parts, 7 hours are 2 days of 6.
+  it('cost parts, freight and work; each is ready on a day of its own', () => {
+    // By hand: 500 000 + 20 000 + 7 h · 60 000; billed is all of it, whatever is done already.
     expect(option('repair')).toMatchObject({
       price: 940_000,
-      days: 6,
+      readyOn: '2026-12-16',
       warrantyMonths: 12,
       chance: undefined,
       expected: undefined,
     });
     expect(option('exchange')).toMatchObject({
       price: undefined,
-      days: undefined,
+      readyOn: undefined,
       note: 'nobody has noted a price for one',
     });
     expect(option('best-of-several')).toMatchObject({ price: undefined, note: 'none here' });
+    expect(option('best-of-several', { best: { build: [], cost: 1, provenOptimal: true } }).readyOn).toBe(
+      '2026-12-22',
+    );
+    const noted = { content: { what: 'exchange-noted', supplier: 's', price: 9, days: 3 }, struck: null };
+    const snapshot = { decisions: [], records: [noted], unitType: { positions: [] } };
+    expect(option('exchange', { snapshot }).readyOn).toBe('in 3');
     expect(option('repair', { plan: undefined })).toMatchObject({
       price: undefined,
       note: 'no plan covers what must be new',
@@ -87,7 +94,10 @@ describe('the ways that a unit can go', () => {
     const told = option('repair', { cases: { repair: { cases: 20, back: 2 } } });
     expect(told.expected).toBe(Math.round(940_000 + 0.1 * (360_000 + 520_000)));
     expect(told.chance).toMatchObject({ estimate: 0.1, isThin: true });
-    expect(option('repair-preventive').expected).toBeUndefined();
+    // No preventive part pays: it would be the repair under another name.
+    expect(option('repair-preventive')).toMatchObject({
+      ...{ price: undefined, readyOn: undefined, note: 'no preventive part pays' },
+    });
   });
 
   it('take a sound bearing along where it pays, with the break-even beside it', () => {
@@ -156,6 +166,26 @@ describe('the hours', () => {
       unitType: { family: 'transfer', steps: Array.from({ length: 12 }, () => ({})) },
       ...{ records: times.map((time) => step(`2026-11-24T${time}:00.000Z`)), decisions: [] },
     } as never);
+  it('that are done are billed and not planned again', () => {
+    const steps = ['a', 'b', 'c', 'd'].map((id) => ({ id }));
+    const record = (what: string, of: object, at: string) => ({
+      ...{
+        id: at,
+        author: 'm',
+        deviceTime: '2026-11-24T08:00:00.000Z',
+        struck: null,
+        content: { what, ...of },
+      },
+    });
+    const hoursAfter = (...records: object[]) =>
+      labourOf({ unitType: { family: 'transfer', steps }, records, decisions: [] } as never);
+    // By hand: four steps of 0.2 h, 0.8 h, to half an hour 1; together again 1.4 times that, 1.12, is 1; setting 1.5.
+    expect(hoursAfter()).toMatchObject({ hours: 3.5, left: 3.5 });
+    const stripped = ['a', 'b', 'c', 'd'].map((stepId) => record('step', { stepId }, stepId));
+    expect(hoursAfter(...stripped)).toMatchObject({ hours: 3.5, left: 2.5 });
+    const back = ['a', 'b', 'b'].map((of, at) => record('refitted', { of }, `back-${at}`));
+    expect(hoursAfter(...stripped, ...back)).toMatchObject({ hours: 3.5, left: 2 });
+  });
   it('follow the strip’s own steps, and the type’s where those were noted in one go', () => {
     // By hand: steps of 15 minutes, twelve of them: 3 h; together again 1.4 times that, to half an hour.
     const timed = of('08:00', '08:15', '08:30', '08:45', '09:00', '13:00');
@@ -164,7 +194,7 @@ describe('the hours', () => {
       lines: [{ kind: 'strip and inspect', hours: 3 }, { kind: 'rebuild', hours: 4 }, { hours: 1.5 }],
     });
     expect(of('08:00', '08:01', '08:02', '08:03', '08:04').from).toBe('steps');
-    expect(of().lines[0]).toEqual({ kind: 'strip and inspect', hours: 2.5 });
+    expect(of().lines[0]).toEqual({ kind: 'strip and inspect', hours: 2.5, left: 2.5 });
   });
 });
 

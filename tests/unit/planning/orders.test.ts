@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { isHere, type Order, ordersOf } from '@/core/planning/orders';
 import { waitingOf } from '@/core/planning/waiting';
 import { listRecords } from '@/db/captures';
+import { USUAL_CALENDAR } from '@/model/calendar';
 import type { PartDecisionId } from '@/model/job';
 import type { Offer } from '@/model/offers';
 import type { Actor } from '@/model/people';
@@ -172,12 +173,12 @@ describe('an order', () => {
       keep({ what: 'goods-in', orderId, line: 0, count: pieces, identity, compared, note: '' });
     const scrap = () => keep({ what: 'part-scrapped', positionId: 'head-bearing', where: 'scrap' });
     expect(refused(scrap).message).toContain('Keep the old part');
-    expect(refused(() => arrive(2, true)).message).toContain('1 ordered, 0 here already; 2 more is too many');
+    expect(refused(() => arrive(2, true)).message).toContain('1 ordered, 0 came already; 2 more is too many');
     // Compared without having been read is not compared.
     expect(refused(() => arrive(1, true, {})).message).toContain('nobody has read the bore');
     arrive(1, true, { ...offer.identity, bore: 40 });
     const [sent] = ordersOf(listRecords(shop.context.db, jobId));
-    expect(sent).toMatchObject({ state: 'in', lines: [{ differs: ['bore 40 mm instead of 36.6'] }] });
+    expect(sent).toMatchObject({ state: 'wrong', lines: [{ differs: ['bore 40 mm instead of 36.6'] }] });
     // What isn't what was offered doesn't free the old one.
     expect(refused(scrap).message).toContain('Keep the old part');
     expect(
@@ -233,7 +234,7 @@ describe('an order', () => {
     // Ten are needed; of a pack of five two make them.
     const five = { ...offer, supplies: [{ part: 'ring-bolts', qty: 5 }] };
     const line = (arrived: number) =>
-      [{ lines: [{ offer: five, count: 2, arrived, compared: true, differs: [] }] }] as unknown as Order[];
+      [{ lines: [{ offer: five, count: 2, fits: arrived }] }] as unknown as Order[];
     const need = { part: 'ring-bolts', qty: 10, spare: 0 };
     expect(isHere(line(1), need)).toBe(false);
     expect(isHere(line(2), need)).toBe(true);
@@ -261,29 +262,30 @@ describe('an order', () => {
 });
 
 describe('a price list', () => {
+  const UNIT = 'Hypoid axle head 11/41';
   const HEAD = 'code;name;unit;supplies;price;currency;days;make;stock;identity';
   const read = (lines: string[], head = HEAD) =>
     importPriceList(shop.people.parts, shop.context, {
       supplier: 'Ferro Row',
       text: [head, ...lines].join('\n'),
     });
-  const GOOD = 'FR-1;Head bearing;torvane-hx41;head-bearing;199,50;kr;0;2;5;bore=36.6';
+  const kit = (supplies: string) => `FR-1;Head bearing;${UNIT};${supplies};199,50;kr;0;2;5;bore=36.6`;
+  const GOOD = kit('Head bearing');
 
-  it('is taken whole and planned with; the newest of a supplier counts', async () => {
+  it('is taken by the names of units and parts and planned with; the newest of a supplier counts', async () => {
     newBearing();
-    expect(read([GOOD, 'FR-2;Bearing kit;torvane-hx41;head-bearing + tail-bearing;300;kr;1;2;;'])).toEqual({
-      lines: 2,
-      unitTypes: 1,
-    });
+    expect(
+      read([GOOD, 'FR-2;Bearing kit;Hypoid axle head 11/41;head bearing + Tail bearing;300;kr;1;2;;']),
+    ).toEqual({ lines: 2, unitTypes: 1, faults: [] });
     expect((await plans())[0]).toMatchObject({
       parts: 19_950,
       freight: 0,
-      lines: [{ offer: { supplier: 'Ferro Row', source: 'list' } }],
+      lines: [{ offer: { supplier: 'Ferro Row', source: 'list', code: 'FR-1' } }],
     });
     read([GOOD.replace('199,50', '99')]);
     expect((await plans())[0]?.parts).toBe(9_900);
     expect(readPrices(shop.people.parts, shop.context, undefined).lists).toMatchObject([
-      { supplier: 'Ferro Row', lines: 1 },
+      { supplier: 'Ferro Row', unit: 'Hypoid axle head 11/41', lines: 1 },
     ]);
     // In another currency than the shop's nothing of it is used any more, and that is told.
     setMoney(shop.people.lead, shop.context, {
@@ -294,21 +296,41 @@ describe('a price list', () => {
     expect(told.refused.join(' ')).toContain('priced in kr; here everything is counted in zk');
   });
 
+  it('by the ids and sizes of an older list is read as before', async () => {
+    newBearing();
+    const older = 'FR-1;Head bearing;torvane-hx41;2 x head-bearing;199,50;kr;0;2;5;bore=36.6 outer=72,25';
+    expect(read([older]).faults).toEqual([]);
+    const { offer } = (await plans())[0]!.lines[0]!;
+    expect(offer).toMatchObject({
+      supplies: [{ part: 'head-bearing', qty: 2 }],
+      identity: { bore: 36.6, outer: 72.25 },
+    });
+  });
+
   it.each([
     ['a price of nothing', GOOD.replace('199,50', '0'), 'greater than 0'],
     ['a negative price', GOOD.replace('199,50', '-4'), 'negative'],
     ['a price above a thousand million', GOOD.replace('199,50', '10000000,01'), '1 000 000 000'],
     ['another currency', GOOD.replace(';kr;', ';zk;'), 'counted in kr'],
-    ['an unknown unit', GOOD.replace('torvane-hx41', 'none'), 'no unit type “none”'],
-    ['an unknown part', GOOD.replace(';head-bearing;', ';nose-bearing;'), 'no part “nose-bearing”'],
-    ['a part twice in a kit', GOOD.replace(';head-bearing;', ';head-bearing + head-bearing;'), 'twice'],
-    ['a kit that can’t be read', GOOD.replace(';head-bearing;', ';the bearing!;'), 'can’t be read'],
+    ['an unknown unit', GOOD.replace(UNIT, 'none'), 'no unit type “none”'],
+    ['an unknown part', kit('Nose bearing'), 'no part “Nose bearing”'],
+    ['a part twice in a kit', kit('Head bearing + head bearing'), 'twice'],
+    ['a kit that can’t be read', kit('Head bearing + '), 'can’t be read'],
     ['a size that is none', GOOD.replace('bore=36.6', 'bore=wide'), 'no size or count'],
-  ])('with %s is refused with its line, and nothing of it is taken', (_, line, words) => {
-    const { message } = refused(() => read([GOOD, line]));
-    expect(message).toContain('line 3');
-    expect(message).toContain(words);
-    expect(readPrices(shop.people.parts, shop.context, undefined).lists).toEqual([]);
+    ['a cell of nothing but blanks between', kit(`a${' '.repeat(80_000)}b`), 'more than 300 characters'],
+  ])('with %s shows that line and takes the rest', (_, line, words) => {
+    const { lines, faults } = read([GOOD, line]);
+    expect([lines, faults.map(({ path }) => path)]).toEqual([1, ['line 3']]);
+    expect(faults[0]?.message).toContain(words);
+    expect(readPrices(shop.people.parts, shop.context, undefined).lists).toMatchObject([{ lines: 1 }]);
+  });
+
+  it('of which no line can be read is refused, and the earlier one stands', () => {
+    read([GOOD]);
+    expect(refused(() => read([GOOD.replace('199,50', 'dear')])).message).toContain(
+      'line 2: “dear” is no price',
+    );
+    expect(readPrices(shop.people.parts, shop.context, undefined).lists).toHaveLength(1);
   });
 
   it('without its columns, or by who may not, is refused', () => {
@@ -354,7 +376,8 @@ describe('the shelf', () => {
 describe('what waits', () => {
   it('is told to whoever orders and whoever builds, and stands in a calendar', async () => {
     newBearing();
-    const told = (today: string) => waitingOf(gatherSnapshot(shop.context.db, jobId), today);
+    const told = (today: string) =>
+      waitingOf(gatherSnapshot(shop.context.db, jobId), { today, calendar: USUAL_CALENDAR, answers: [] });
     expect(told('2026-11-24')).toMatchObject({
       toOrder: ['Head bearing'],
       missing: ['Head bearing'],

@@ -23,6 +23,7 @@ export async function POST(request: NextRequest, { params }: { params: Promise<{
         slip: field('slip'),
         lines: form.getAll('line').map(String),
         ...(field('seen') === '' ? {} : { seen: Number(field('seen')) }),
+        ...(form.has('ready') ? { ready: field('ready') } : {}),
         name: field('name'),
         question: field('question'),
       });
