@@ -46,7 +46,7 @@ export interface WaitingJob {
   readonly answers: readonly string[];
   /** Everything is decided, everything is here, nothing holds it. */
   readonly canRebuild: boolean;
-  /** When it is ready, once all that must be new is ordered. */
+  /** When it is ready at the earliest, once all that is decided to be new is ordered. */
   readonly ready: ReadyDay | undefined;
   readonly isHandedOver: boolean;
 }
@@ -91,7 +91,7 @@ export function waitingOf(job: JobSnapshot, { today, calendar, answers }: Waitin
       .map((order) => waitingOrder(order, { today, calendar, timeZone: job.timeZone })),
     canRebuild: isDecided && !isHandedOver && missing.length === 0 && holds.length === 0,
     ready:
-      isDecided && !isHandedOver && orders.length > 0
+      !isHandedOver && orders.length > 0
         ? readyDay({
             ...{ needs, orders, today, calendar, orderOn: today, daysFor: () => undefined },
             ...{ hoursLeft: labourOf(job).left, dueOn: job.job.dueOn, timeZone: job.timeZone },

@@ -44,13 +44,18 @@ export function WaitingPage({ jobs, today, actor }: WaitingPageProps) {
       </Section>
     ),
     promised: (
-      <Section key="promised" title="Later than promised" empty="Nothing that is ordered makes a unit late.">
+      <Section
+        key="promised"
+        title="Later than promised"
+        empty="No unit of which all is ordered comes later than promised."
+      >
         {jobs
           .filter(({ ready }) => ready !== undefined && ready.slack < 0)
           .map((job) => (
             <JobLine key={job.peg} job={job} today={today} station="hand-over" isBad>
-              last part {shortDate(job.ready!.partsOn, today)}, ready {shortDate(job.ready!.readyOn, today)}:{' '}
-              {tellSlack(job.ready!.slack)}. Tell {job.customer} today.
+              last part {shortDate(job.ready!.partsOn, today)}, ready at the earliest{' '}
+              {shortDate(job.ready!.readyOn, today)}: {tellSlack(job.ready!.slack)}. Tell {job.customer}{' '}
+              today.
             </JobLine>
           ))}
       </Section>
