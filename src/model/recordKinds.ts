@@ -42,7 +42,7 @@ import { quoteMade } from './records/quote-made';
 import { readingGauge } from './records/reading-gauge';
 import { readingsHeld } from './records/readings-held';
 import { readingsMoved } from './records/readings-moved';
-import { countedIn, openerNote, refitted, torqued } from './records/rebuilt';
+import { countedIn, openerNote, refitted, roundTorqued, torqued } from './records/rebuilt';
 import { recordingHeard, recordingTold } from './records/recording-told';
 import type { RecordKind, RefersTo } from './records/recordKind';
 import { rework, reworkBack, reworkDropped } from './records/rework';
@@ -109,6 +109,7 @@ export const RECORD_KINDS = {
   'quote-made': quoteMade,
   refitted,
   torqued,
+  'round-torqued': roundTorqued,
   'counted-in': countedIn,
   'opener-note': openerNote,
   'setup-round': setupRound,

@@ -92,6 +92,11 @@ export const StepSchema = v.object({
       /** What keeps it from coming loose, beside compound: a lock tab, a wire. */
       lock: v.optional(words(60)),
       newBolts: v.optional(v.boolean()),
+      /**
+       * What its bolts hold: the case and what closes it, or a wheel, a shaft or a bearing. Of the second each is ticked alone in the last
+       * round; so it is where nobody has said.
+       */
+      holds: v.optional(v.picklist(['case', 'wheel-or-shaft'])),
     }),
   ),
   cautions: v.optional(v.array(IdSchema), []),

@@ -1,7 +1,13 @@
+import fs from 'node:fs';
+import path from 'node:path';
 import Database from 'better-sqlite3';
 import { alive, bookIn, enter, expect, jobIdOf, openTicket, reload, stored, test } from './fixtures';
 
 const BOX = '/limits/skell-five';
+/** The revision in which the box ships. */
+const SHIPPED: number = JSON.parse(
+  fs.readFileSync(path.join(import.meta.dirname, '../../src/catalog/unit-types/skell-five.json'), 'utf8'),
+).revision;
 
 test('a limit sheet is pasted, looked at line by line, saved as a revision; the job goes over on the lead’s word', async ({
   page,
@@ -62,21 +68,23 @@ test('a limit sheet is pasted, looked at line by line, saved as a revision; the 
   await expect(draft).toContainText('Width of the fork groove is no longer checked');
 
   await page.getByLabel('Why', { exact: true }).fill('After the towing boxes');
-  await page.getByRole('button', { name: 'Save as revision 5' }).click();
-  await expect(page.getByRole('heading', { name: 'Limit sheet, revision 5' })).toBeVisible();
+  await page.getByRole('button', { name: `Save as revision ${SHIPPED + 1}` }).click();
+  await expect(page.getByRole('heading', { name: `Limit sheet, revision ${SHIPPED + 1}` })).toBeVisible();
   await expect(draft).toHaveCount(0);
   await expect(page.getByRole('table', { name: 'Revisions' })).toContainText('After the towing boxes');
 
-  // The job was booked in with revision 4 and stays there until somebody takes it over.
+  // The job was booked in with the shipped revision and stays there until somebody takes it over.
   await page.goto(`/jobs/${peg}?part=ring-1&face=measure`);
   await expect(page.getByText('No limit known: it stays an open question')).toBeVisible();
   await page.goto(`/jobs/${peg}?station=book-in`);
   await alive(page);
   const notice = page.getByTestId('sheet-notice');
-  await expect(notice).toContainText('revision 4 of its limit sheet; revision 5 is out');
+  await expect(notice).toContainText(
+    `revision ${SHIPPED} of its limit sheet; revision ${SHIPPED + 1} is out`,
+  );
   await notice.getByRole('button', { name: 'What would it change?' }).click();
   await expect(notice).toContainText('at least 0.95 mm');
-  await notice.getByRole('button', { name: 'Judge this job by revision 5' }).click();
+  await notice.getByRole('button', { name: `Judge this job by revision ${SHIPPED + 1}` }).click();
   await expect(notice).toHaveCount(0);
   await page.goto(`/jobs/${peg}?part=ring-4&face=measure`);
   const words = page.getByTestId('limit-words');

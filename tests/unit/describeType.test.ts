@@ -15,6 +15,7 @@ import {
   captureHead,
   openTestShop,
   refusalOf as refused,
+  shippedRevision,
   type TestShop,
 } from './fixtures/shop';
 
@@ -68,7 +69,7 @@ describe('the unit of one job, described in full', () => {
     // The shop's own type of that name is untouched.
     expect(
       readAllTypes(shop.people.lead, shop.context, undefined).find(({ id }) => id === box.id)?.revision,
-    ).toBe(2);
+    ).toBe(shippedRevision(box.id));
   });
 
   it('keeps every part that something was recorded of', () => {
@@ -108,7 +109,7 @@ describe('a newer revision of a shared type', () => {
     bringInType(shop.people.lead, shop.context, {
       text: JSON.stringify(document),
       note: 'more',
-      revision: 5,
+      revision: shippedRevision() + 1,
     });
 
   it('tells a job what else it changes, and is taken over knowingly', () => {
@@ -118,9 +119,17 @@ describe('a newer revision of a shared type', () => {
       positions: [...axle.positions, { id: 'plug', name: 'Drain plug', family: 'fastener-seal' }],
     });
     const preview = previewAdoption(shop.people.inspector, shop.context, { jobId });
-    expect(preview).toEqual({ revision: 5, changes: [], described: ['1 part is new: Drain plug'] });
-    expect(snapshot(jobId).unitType.revision).toBe(4);
-    adoptSheet(shop.people.lead, shop.context, { jobId, version: snapshot(jobId).job.version, revision: 5 });
+    expect(preview).toEqual({
+      revision: shippedRevision() + 1,
+      changes: [],
+      described: ['1 part is new: Drain plug'],
+    });
+    expect(snapshot(jobId).unitType.revision).toBe(shippedRevision());
+    adoptSheet(shop.people.lead, shop.context, {
+      jobId,
+      version: snapshot(jobId).job.version,
+      revision: shippedRevision() + 1,
+    });
     expect(snapshot(jobId).unitType.positions.map(({ id }) => id)).toContain('plug');
   });
 
@@ -143,11 +152,11 @@ describe('a newer revision of a shared type', () => {
       adoptSheet(shop.people.lead, shop.context, {
         jobId,
         version: snapshot(jobId).job.version,
-        revision: 5,
+        revision: shippedRevision() + 1,
       }),
     );
     expect(refusal.message).toContain('records of “Rear cover”');
-    expect(snapshot(jobId).unitType.revision).toBe(4);
+    expect(snapshot(jobId).unitType.revision).toBe(shippedRevision());
   });
 
   it.each([
@@ -202,9 +211,9 @@ describe('a newer revision of a shared type', () => {
       adoptSheet(shop.people.lead, shop.context, {
         jobId,
         version: snapshot(jobId).job.version,
-        revision: 5,
+        revision: shippedRevision() + 1,
       });
     expect(refused(adopt).message).toContain(`records of “${name}”`);
-    expect(snapshot(jobId).unitType.revision).toBe(4);
+    expect(snapshot(jobId).unitType.revision).toBe(shippedRevision());
   });
 });

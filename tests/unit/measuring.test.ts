@@ -33,6 +33,7 @@ import {
   captureHead,
   openTestShop,
   refusalOf as refused,
+  shippedRevision,
   type TestShop,
 } from './fixtures/shop';
 
@@ -74,7 +75,7 @@ describe('a limit sheet', () => {
     source: { kind: 'shop', words: 'lead' },
     reason: 'Two came back.',
   };
-  const revise = (checks: Check[], basedOnRevision = 4) =>
+  const revise = (checks: Check[], basedOnRevision = shippedRevision()) =>
     reviseSheet(shop.people.lead, shop.context, {
       unitTypeId: TYPE,
       basedOnRevision,
@@ -88,13 +89,18 @@ describe('a limit sheet', () => {
     read('back-face-runout', 'ring-gear', '0.07');
     const before = judged('ring-gear', 'back-face-runout').judgement;
     expect(before.limit?.max).toBe(0.08);
-    expect(revise(withLimit('back-face-runout', override))).toMatchObject({ revision: 5 });
+    expect(revise(withLimit('back-face-runout', override))).toMatchObject({
+      revision: shippedRevision() + 1,
+    });
     expect(judged('ring-gear', 'back-face-runout').judgement).toEqual(before);
-    expect(snapshot()).toMatchObject({ newestRevision: 5, unitType: { revision: 4 } });
+    expect(snapshot()).toMatchObject({
+      newestRevision: shippedRevision() + 1,
+      unitType: { revision: shippedRevision() },
+    });
 
     const preview = previewAdoption(shop.people.apprentice, shop.context, { jobId });
     expect(preview.changes).toEqual(['Back-face run-out, service shop: none → at most 0.06 mm']);
-    const input = { jobId, version: snapshot().job.version, revision: 5 };
+    const input = { jobId, version: snapshot().job.version, revision: shippedRevision() + 1 };
     expect(refused(() => adoptSheet(shop.people.inspector, shop.context, input)).status).toBe(403);
     expect(refused(() => adoptSheet(shop.people.lead, shop.context, { ...input, version: 0 })).code).toBe(
       'stale',
@@ -116,7 +122,7 @@ describe('a limit sheet', () => {
       refused(() => revise(withLimit('back-face-runout', { ...override, max: Number.POSITIVE_INFINITY })))
         .code,
     ).toBe('bad-input');
-    const input = { unitTypeId: TYPE, basedOnRevision: 4, note: 'x', checks };
+    const input = { unitTypeId: TYPE, basedOnRevision: shippedRevision(), note: 'x', checks };
     expect(refused(() => reviseSheet(shop.people.inspector, shop.context, input)).status).toBe(403);
     expect(sheet().revisions).toHaveLength(1);
   });
@@ -124,11 +130,11 @@ describe('a limit sheet', () => {
   it('does not let a job lose the check that it has readings of', () => {
     read('yoke-seal-land', 'yoke', '0.05');
     revise(sheet().unitType.checks.filter(({ id }) => id !== 'yoke-seal-land'));
-    const input = { jobId, version: snapshot().job.version, revision: 5 };
+    const input = { jobId, version: snapshot().job.version, revision: shippedRevision() + 1 };
     expect(refused(() => adoptSheet(shop.people.lead, shop.context, input)).message).toContain(
       'keeps its revision',
     );
-    expect(snapshot().unitType.revision).toBe(4);
+    expect(snapshot().unitType.revision).toBe(shippedRevision());
   });
 
   it('can be pasted from a spreadsheet: each bad line is named and nothing is stored yet', () => {
@@ -150,7 +156,7 @@ describe('a limit sheet', () => {
 
   it('is printed as a table that reads back as it stands', () => {
     const { text, fileName } = printTable(shop.people.parts, shop.context, { unitTypeId: TYPE });
-    expect(fileName).toBe('torvane-hx41-revision-4.csv');
+    expect(fileName).toBe(`torvane-hx41-revision-${shippedRevision()}.csv`);
     const { outcomes } = previewTable(shop.people.lead, shop.context, {
       unitTypeId: TYPE,
       checks: sheet().unitType.checks,

@@ -146,6 +146,49 @@ describe('bolts', () => {
     expect(next(both, 0, 1, 2, 3, 4).next).toBeUndefined();
     expect(next({ leftHand: true, newBolts: true })).toMatchObject({ leftHand: true, newBolts: true });
   });
+
+  it('that close the case go round in one word; what holds a wheel or a shaft never in its last rounds, nor what nobody told', () => {
+    const case_ = { holds: 'case' as const };
+    expect([next(case_), next(case_, 0), next(case_, 0, 1)].map((ticks) => ticks.wholeRound.length)).toEqual([
+      2, 2, 2,
+    ]);
+    for (const over of [{ holds: 'wheel-or-shaft' as const }, {}])
+      expect([next(over), next(over, 0), next(over, 0, 1)].map((ticks) => ticks.wholeRound.length)).toEqual([
+        2, 2, 0,
+      ]);
+    // An angle and a lock are seen bolt by bolt whatever they hold.
+    const both = { ...case_, plusDeg: 60, lock: 'tab bent over' };
+    expect(next(both, 0, 1, 2).wholeRound).toEqual([]);
+    expect(next(both, 0, 1, 2, 3).wholeRound).toEqual([]);
+  });
+
+  it('told in one word hold each, and one that turned is no part of it', () => {
+    const turned = record({ what: 'torqued', of: 'ring-off', bolt: 1, stage: 0, held: false });
+    const { wholeRound } = boltTicks('ring-off', torque, [turned]);
+    expect(wholeRound).toEqual([0]);
+    const round = record({ what: 'round-torqued', of: 'ring-off', stage: 0, bolts: wholeRound });
+    expect(boltTicks('ring-off', torque, [turned, round])).toMatchObject({
+      ...{ next: { bolt: 1, stage: 0 }, out: [1] },
+    });
+    const mended = record({ what: 'torqued', of: 'ring-off', bolt: 1, stage: 0, held: true });
+    expect(boltTicks('ring-off', torque, [turned, round, mended]).next?.stage).toBe(1);
+  });
+
+  it('in the shipped types each step says what its bolts hold; ring gears, caps, nuts and flanges are ticked alone', () => {
+    // Read once by hand over every step that has a torque: these close a case and hold nothing that turns.
+    const closesACase = [
+      ...['torvane-lk43 lock-out', 'torvane-lk43 head-out', 'orlop-t2 drain', 'orlop-t2 rear-off'],
+      ...['torvane-hx41 cover-off', 'ostrevik-w3 servos', 'ostrevik-w3 end-off', 'skell-five tail-off'],
+      ...['skell-t5 drain', 'skell-t5 cover-off', 'skell-t5 case-off'],
+    ];
+    const told = shippedUnitTypes().flatMap(({ id, steps }) =>
+      steps.flatMap((step) => (step.torque ? [[`${id} ${step.id}`, step.torque.holds] as const] : [])),
+    );
+    expect(told.filter(([, holds]) => holds === undefined)).toEqual([]);
+    expect(told.flatMap(([step, holds]) => (holds === 'case' ? [step] : [])).sort()).toEqual(
+      closesACase.sort(),
+    );
+  });
 });
 
 describe('loose needles', () => {

@@ -47,7 +47,7 @@ const HELPERS = new Set([
     'refuseNewCheck',
     'freeCheckId',
     'storeCheck',
-    'refuseStillWorkedOn',
+    ...['refuseStillWorkedOn', 'refuseWholeRound'],
     'cancelOrder',
     'solveInThread',
   ],

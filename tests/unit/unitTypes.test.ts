@@ -7,7 +7,13 @@ import type { UnitType } from '@/model/unitType';
 import { readBookInForm } from '@/server/book-in/bookIn';
 import { gatherSnapshot } from '@/server/job/readSnapshot';
 import { bringInType, copyType, exportType, lookAtType, readUnitTypes } from '@/server/unit-types/exchange';
-import { bookTestUnit, openTestShop, refusalOf as refused, type TestShop } from './fixtures/shop';
+import {
+  bookTestUnit,
+  openTestShop,
+  refusalOf as refused,
+  shippedRevision,
+  type TestShop,
+} from './fixtures/shop';
 
 const sketch = (name: string): UnitType =>
   JSON.parse(fs.readFileSync(path.resolve(`tests/unit/fixtures/sketch-${name}.json`), 'utf8')) as UnitType;
@@ -48,8 +54,11 @@ describe('a unit type from a file', () => {
   it('goes out and comes in as the next revision, with nothing lost and no job touched', () => {
     const jobId = bookTestUnit(shop);
     const out = exportType(shop.people.inspector, shop.context, { unitTypeId: 'torvane-hx41' });
-    expect(look(out)).toMatchObject({ revision: 5, ratios: [{ gear: 'Drive', words: '3.727' }] });
-    bringIn({ ...out, title: 'Hypoid axle head, later' }, 5);
+    expect(look(out)).toMatchObject({
+      revision: shippedRevision() + 1,
+      ratios: [{ gear: 'Drive', words: '3.727' }],
+    });
+    bringIn({ ...out, title: 'Hypoid axle head, later' }, shippedRevision() + 1);
     const {
       revision: _,
       title: __,
@@ -59,10 +68,10 @@ describe('a unit type from a file', () => {
     });
     expect(out).toMatchObject(rest);
     expect(gatherSnapshot(shop.context.db, jobId)).toMatchObject({
-      newestRevision: 5,
-      unitType: { revision: 4, title: out.title },
+      newestRevision: shippedRevision() + 1,
+      unitType: { revision: shippedRevision(), title: out.title },
     });
-    expect(refused(() => bringIn(out, 4)).code).toBe('stale');
+    expect(refused(() => bringIn(out, shippedRevision())).code).toBe('stale');
   });
 
   it.each([
@@ -144,7 +153,7 @@ describe('a copy of a unit type', () => {
     expect(exportType(shop.people.lead, shop.context, { unitTypeId: 'skell-tow' })).toMatchObject({
       revision: 1,
       title: 'Five-speed box, towing',
-      basedOn: { id: 'skell-five', revision: 4 },
+      basedOn: { id: 'skell-five', revision: shippedRevision('skell-five') },
     });
   });
   it('needs an id of its own that is one, and something to copy', () => {

@@ -9,7 +9,7 @@ import { rebuildPlan } from './rebuildPlan';
 import { type SetUp, setUpsOf } from './setUp';
 
 const KINDS = [
-  ...(['refitted', 'torqued', 'counted-in', 'setup-round', 'measured-after'] as const),
+  ...(['refitted', 'torqued', 'round-torqued', 'counted-in', 'setup-round', 'measured-after'] as const),
   ...(['proved', 'rework', 'turning-torque'] as const),
 ] as const;
 

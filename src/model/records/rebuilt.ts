@@ -32,6 +32,24 @@ export const torqued = recordKind({
   refersTo: NOTHING,
 });
 
+/** All bolts of a round that held at its value, in one word: where it is safe. */
+export const roundTorqued = recordKind({
+  version: 1,
+  noun: 'tick of a round of bolts',
+  right: 'rebuild.do',
+  schema: v.object({
+    what: v.literal('round-torqued'),
+    of: ofStep,
+    stage: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(9)),
+    bolts: v.pipe(
+      v.array(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(199))),
+      v.minLength(1, 'a round has a bolt'),
+      v.maxLength(200),
+    ),
+  }),
+  refersTo: NOTHING,
+});
+
 /** Pieces that went back in, counted. */
 export const countedIn = recordKind({
   version: 1,

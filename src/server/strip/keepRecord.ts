@@ -35,7 +35,7 @@ import { Refusal } from '../refusal';
 import { defineUseCase } from '../useCase';
 import { refuseOtherAuthor, storeOnce } from './capture';
 import { happened } from './happened';
-import { refuseStillWorkedOn } from './refuseRework';
+import { refuseStillWorkedOn, refuseWholeRound } from './refuseRework';
 
 /** Stores what the bench records beside readings, findings and photographs. Sending it twice is harmless. */
 export const keepRecord = defineUseCase(
@@ -115,6 +115,9 @@ function refuseUnknown(context: Context, { job, unitType }: OpenJob, content: Re
       return;
     case 'faces-graded':
       refuseFaceless(positionOf(unitType, content.positionId));
+      return;
+    case 'round-torqued':
+      refuseWholeRound(context, jobId, content);
       return;
     case 'refitted':
       refuseStillWorkedOn(context, jobId, content);

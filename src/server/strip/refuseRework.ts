@@ -1,3 +1,4 @@
+import { mayTickRound } from '@/core/rebuild/boltTicks';
 import { heldNewParts } from '@/core/rebuild/newParts';
 import { rebuildPlan } from '@/core/rebuild/rebuildPlan';
 import { heldByRework, reworkTickets } from '@/core/rebuild/reworkTickets';
@@ -5,6 +6,21 @@ import type { RecordContent } from '@/model/recordKinds';
 import type { Context } from '../context';
 import { gatherSnapshot } from '../job/readSnapshot';
 import { Refusal } from '../refusal';
+
+/** A round is told in one word only where that is safe. */
+export function refuseWholeRound(
+  { db }: Context,
+  jobId: string,
+  { of, stage, bolts }: Extract<RecordContent, { what: 'round-torqued' }>,
+): void {
+  const { unitType } = gatherSnapshot(db, jobId);
+  const torque = unitType.steps.find(({ id }) => id === of)?.torque;
+  if (!torque) throw new Refusal('bad-input', 'This step has no bolts with a value.');
+  if (bolts.some((bolt) => bolt >= torque.bolts))
+    throw new Refusal('bad-input', `This step has ${torque.bolts} bolts.`);
+  if (!mayTickRound(torque, stage))
+    throw new Refusal('bad-input', 'In this round each bolt is ticked alone, with the wrench on it.');
+}
 
 /** A part that is worked on goes in only once it was measured within, or its ticket was dropped; a new one once it is the right one. */
 export function refuseStillWorkedOn(

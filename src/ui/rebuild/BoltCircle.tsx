@@ -21,6 +21,8 @@ interface BoltCircleProps {
   readonly title: string;
   /** Left out for who may not tick. */
   readonly onTick?: (tick: Tick) => void;
+  /** A whole round in one word, where that is safe. */
+  readonly onRound?: (round: { readonly stage: number; readonly bolts: readonly number[] }) => void;
 }
 
 const SIZE = 250;
@@ -28,8 +30,8 @@ const R = 92;
 const DISC = 17;
 
 /** The bolts as they stand round the flange: which is next in the star, what holds at which stage, what turned and goes out. */
-export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
-  const { count, stages, next, out, order, rounds } = bolts;
+export function BoltCircle({ bolts, title, onTick, onRound }: BoltCircleProps) {
+  const { count, stages, next, out, order, rounds, wholeRound } = bolts;
   const value = (stage: number) => stageWords(bolts, stage);
   const held = (bolt: number) =>
     Array.from({ length: rounds }, (_, stage) => holds(bolts, bolt, stage)).filter(Boolean).length;
@@ -46,11 +48,21 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
   tick.current = wrench.isBarred
     ? undefined
     : next && onTick && ((isHeld) => onTick({ ...next, held: isHeld }));
+  const round = useRef<() => void>(undefined);
+  round.current =
+    next && onRound && wholeRound.length > 1 && !wrench.isBarred
+      ? () => onRound({ stage: next.stage, bolts: wholeRound })
+      : undefined;
   useEffect(() => {
     const on = (isHeld: boolean) => (event: KeyboardEvent) => {
       if (!typesInto(event.target)) tick.current?.(isHeld);
     };
-    return tinykeys(window, { t: on(true), x: on(false) });
+    return tinykeys(window, {
+      ...{ t: on(true), x: on(false) },
+      r: (event) => {
+        if (!typesInto(event.target)) round.current?.();
+      },
+    });
   }, []);
   return (
     <Flex gap="16px" wrap="wrap" align="center" data-testid="bolt-circle">
@@ -175,6 +187,12 @@ export function BoltCircle({ bolts, title, onTick }: BoltCircleProps) {
                 >
                   Still turns (X)
                 </Press>
+                {round.current && (
+                  <Press size="bench" onClick={() => round.current?.()}>
+                    {wholeRound.length === count ? `All ${count}` : `The other ${wholeRound.length}`} hold at{' '}
+                    {value(next.stage)} (R)
+                  </Press>
+                )}
               </Flex>
             )}
           </>

@@ -19,10 +19,14 @@ interface StepInProps {
   /** Both are left out for who may not build; each answers what is wrong. */
   readonly onIn?: (note: string) => Promise<string | undefined>;
   readonly onTick?: (tick: Tick) => Promise<string | undefined>;
+  readonly onRound?: (round: {
+    readonly stage: number;
+    readonly bolts: readonly number[];
+  }) => Promise<string | undefined>;
 }
 
 /** One step of the way back, large: how it lay, what is new, what to mind, its bolts, and the act. */
-export function StepIn({ step, number, held, newHeld, onIn, onTick }: StepInProps) {
+export function StepIn({ step, number, held, newHeld, onIn, onTick, onRound }: StepInProps) {
   const [note, setNote] = useState('');
   const [trouble, setTrouble] = useState('');
   const { title, lay, unsaid, renewed, oneUse, clips, cautions, bolts, done } = step;
@@ -62,6 +66,9 @@ export function StepIn({ step, number, held, newHeld, onIn, onTick }: StepInProp
             bolts={bolts}
             {...(onTick
               ? { onTick: (tick) => void onTick(tick).then((wrong) => setTrouble(wrong ?? '')) }
+              : {})}
+            {...(onRound
+              ? { onRound: (round) => void onRound(round).then((wrong) => setTrouble(wrong ?? '')) }
               : {})}
           />
         </Box>

@@ -90,6 +90,11 @@ export function WayBack({ job, steps, current, onChoose }: WayBackProps) {
                   if (wrong === undefined && !current.bolts?.next) onChoose(undefined);
                   return wrong;
                 },
+                onRound: (round) =>
+                  keep(
+                    { what: 'round-torqued', of: current.id, ...round, bolts: [...round.bolts] },
+                    `${round.bolts.length} bolts hold`,
+                  ),
                 onTick: (tick) =>
                   keep(
                     { what: 'torqued', of: current.id, ...tick },
