@@ -50,6 +50,65 @@ test('the head is 100 px with the longest words, and keeps plate, date and pin; 
   await expect(page.getByRole('dialog', { name: 'More keys' }).getByTestId('waiting-uploads')).toBeVisible();
 });
 
+/** Words of the page that stand on two lines, though their parts belong together. */
+const brokenWords = (page: Page) =>
+  page.evaluate(() => {
+    const broken = new Set<string>();
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (walker.nextNode()) {
+      const text = walker.currentNode;
+      const holder = text.parentElement;
+      if (!holder || holder.closest('script, style, svg') || holder.getClientRects().length === 0) continue;
+      for (const word of (text.textContent ?? '').matchAll(/\p{L}{4,}/gu)) {
+        const range = document.createRange();
+        range.setStart(text, word.index);
+        range.setEnd(text, word.index + word[0].length);
+        const tops = [...range.getClientRects()]
+          .filter(({ width }) => width > 0)
+          .map(({ top }) => Math.round(top));
+        if (new Set(tops).size > 1) broken.add(word[0]);
+      }
+    }
+    return [...broken];
+  });
+
+/** A job opened on a phone or a tablet held upright. */
+const openedNarrow = async (page: Page, station: string) => {
+  const told: string[] = [];
+  for (const [width, height] of [
+    [390, 800],
+    [820, 1100],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.goto(`/jobs/409?station=${station}`);
+    await alive(page);
+    const at = await page.evaluate(() => [window.scrollY, document.documentElement.scrollWidth - innerWidth]);
+    const words = await brokenWords(page);
+    if (at[0] !== 0 || at[1]! > 0 || words.length > 0)
+      told.push(`${station} at ${width}: begins ${at[0]} px down, ${at[1]} px too wide, ${words.join(', ')}`);
+  }
+  return told;
+};
+
+test('on a phone the sheet of a box with 42 parts begins at its top, fits, and breaks no word', async ({
+  page,
+}) => {
+  await enter(page, 'lead');
+  expect(await openedNarrow(page, 'grade')).toEqual([]);
+});
+
+// Full run only: eighteen pages; the longest sheet stands for them in the quick run.
+test('on a phone every station begins at its top, fits, and breaks no word @full', async ({ page }) => {
+  test.info().annotations.push({
+    type: 'Full run only',
+    description: 'eighteen pages; the sheet stands for them in the quick run',
+  });
+  await enter(page, 'lead');
+  const told: string[] = [];
+  for (const { id } of STATIONS) told.push(...(await openedNarrow(page, id)));
+  expect(told).toEqual([]);
+});
+
 test('by keyboard: along and between the shafts, into a ticket and back to where it was opened, on to the next open part', async ({
   page,
 }) => {

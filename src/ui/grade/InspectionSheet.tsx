@@ -25,6 +25,7 @@ const FOLDED = 5;
 /** Every part of the unit, gone through by keyboard or finger: what is open has a row, what is settled lies folded between. */
 export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
   const list = useRef<HTMLDivElement>(null);
+  const shown = useRef<string>(undefined);
   const acts = useSheetActs(job, sheet, list);
   useSheetKeys(sheet, acts, list);
   const { current } = sheet;
@@ -35,7 +36,9 @@ export function InspectionSheet({ job, sheet }: InspectionSheetProps) {
   useEffect(() => {
     const row = list.current?.querySelector<HTMLElement>(`[data-sheet-row="${currentId}"]`);
     if (!row) return;
-    row.scrollIntoView({ block: 'nearest' });
+    // A page opens at its top; what is in hand is brought into sight once somebody has moved on to it.
+    if (shown.current !== undefined) row.scrollIntoView({ block: 'nearest' });
+    shown.current = currentId;
     if (list.current?.contains(document.activeElement)) row.focus({ preventScroll: true });
   }, [currentId]);
   return (
@@ -135,7 +138,13 @@ function Folded({
   readonly onGo: (positionId: string) => void;
 }) {
   return (
-    <Flex gap="4px" paddingBlock="2px" borderBottom="1px solid" borderColor="rule">
+    <Flex
+      gap="4px"
+      wrap={{ base: 'wrap', md: 'nowrap' }}
+      paddingBlock="2px"
+      borderBottom="1px solid"
+      borderColor="rule"
+    >
       {parts.map((part) => (
         <chakra.span
           key={part.position.id}
@@ -149,7 +158,8 @@ function Folded({
           gap="4px"
           minHeight="44px"
           minWidth="0"
-          flex={`0 1 ${100 / FOLDED}%`}
+          // On a phone two beside each other: a fifth of it is narrower than a word.
+          flex={{ base: '0 1 calc(50% - 2px)', md: `0 1 ${100 / FOLDED}%` }}
           cursor="pointer"
           onClick={() => onGo(part.position.id)}
         >

@@ -54,7 +54,7 @@ function OneQuestion({ asked: { question, answers, settled }, job, onGo }: OneQu
   };
   return (
     <Box borderTop="1.5px solid" borderColor="ink" paddingBlock="8px">
-      <Flex justify="space-between" gap="8px" align="baseline">
+      <Flex justify="space-between" gap="8px" align="baseline" wrap="wrap">
         <Heading as="h3" fontSize="16px" color={settled ? 'second' : undefined}>
           {settled ? 'Settled: ' : 'Asked: '}
           {question.content.words}
