@@ -159,7 +159,15 @@ export function unitOptions(facts: OptionFacts): ToldOptions {
   const options = [
     option('repair', parts, {
       ...open,
-      note: parts === undefined ? whyNoPrice(undecided) : asIfTheyStayed(open.undecided),
+      note:
+        parts === undefined
+          ? whyNoPrice(undecided)
+          : [
+              asIfTheyStayed(open.undecided),
+              readyOn === undefined ? 'no day yet: an order is overdue, or a part has no offer' : '',
+            ]
+              .filter(Boolean)
+              .join('; '),
     }),
     // Where no preventive part pays it is the repair once more: nothing to offer.
     option('repair-preventive', parts === undefined || extra === 0 ? undefined : parts + extra, {

@@ -26,7 +26,7 @@ export interface ReadyFacts {
   readonly timeZone: string;
 }
 
-/** When a unit is ready: the last part first, then the hours that are left; undefined as long as a part can't be had. */
+/** When a unit is ready: the last part first, then the hours that are left; undefined as long as nobody can say when a part comes. */
 export function readyDay(facts: ReadyFacts): ReadyDay | undefined {
   const days = facts.needs.map((need) => dayOfPart(need, facts));
   if (days.some((day) => day === undefined)) return undefined;
@@ -46,19 +46,23 @@ export function endOf(
   };
 }
 
-/** When all new pieces of one part are here. What is overdue counts as coming today: nobody knows better. */
+/** When all new pieces of one part are here; undefined where that can’t be said: it has no offer, or its order is overdue. */
 function dayOfPart(need: Need, facts: ReadyFacts): string | undefined {
   const { orders, calendar, today, orderOn } = facts;
   if (isHere(orders, need)) return today;
-  if (orderedOf(orders, need.part) >= need.qty - need.spare)
-    return orders
+  if (orderedOf(orders, need.part) >= need.qty - need.spare) {
+    const comes = orders
       .filter(({ state }) => state !== 'cancelled')
       .flatMap((order) =>
         order.lines
           .filter(({ toCome, offer }) => toCome > 0 && offer.supplies.some(({ part }) => part === need.part))
           .map(({ offer }) => expectedOn(order, offer.days, facts)),
       )
-      .reduce((a, b) => (a > b ? a : b), today);
+      .reduce((a, b) => (a > b ? a : b), '');
+    // Nothing is still to come: it is here and waits to be laid beside the old one.
+    if (comes === '') return today;
+    return comes < today ? undefined : comes;
+  }
   const days = facts.daysFor(need.part);
   return days === undefined ? undefined : workingDayAfter(orderOn, days, calendar);
 }

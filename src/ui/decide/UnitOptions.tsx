@@ -68,7 +68,7 @@ export function UnitOptions({ job, plans, objective, chosen }: UnitOptionsProps)
       head: `price, ${money.sign}`,
       of: ({ price, undecided, id }) => (
         <Box fontSize="18px" fontWeight={650}>
-          {id === 'scrap'
+          {id === 'scrap' || (id === 'repair-preventive' && told.preventive.every(({ pays }) => !pays))
             ? '–'
             : price === undefined
               ? 'not known'
