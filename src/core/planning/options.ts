@@ -2,6 +2,7 @@ import type { UnitDecisionId } from '@/model/job';
 import type { Money } from '@/model/money';
 import type { Offer } from '@/model/offers';
 import type { JobSnapshot } from '@/model/snapshot';
+import { whatItReads } from '../metrology/whatItReads';
 import { recordsOf } from '../strip/recordsOf';
 import type { PartState } from '../wear/partStanding';
 import type { BestOfSeveral } from './bestOfSeveral';
@@ -282,7 +283,9 @@ const AGAINST_RUN_OUT: readonly string[] = [
 function runOutChoices({ parts }: OptionFacts): RunOutChoice[] {
   return parts
     .filter(({ judgements }) =>
-      judgements.some(({ check, judgement }) => /run-?out/i.test(check.title) && judgement.word === 'beyond'),
+      judgements.some(
+        ({ check, judgement }) => whatItReads(check) === 'run-out' && judgement.word === 'beyond',
+      ),
     )
     .map(({ position }) => ({ part: position.name, words: AGAINST_RUN_OUT }));
 }

@@ -2,6 +2,7 @@
 
 import { Box, Flex, Heading } from '@chakra-ui/react';
 import { useState } from 'react';
+import { whatItReads } from '@/core/metrology/whatItReads';
 import { patternChecks } from '@/core/rebuild/patternAsFound';
 import { type BaselineCheck, baselineChecks, movedOn } from '@/core/strip/baseline';
 import type { PartState } from '@/core/wear/partStanding';
@@ -53,7 +54,7 @@ export function BaselineStation(props: OfJob) {
       </BesideSection>
     );
   const looseByTorque = checks.some(({ check, position, state }) => {
-    if (state !== 'read' || !/turning torque/i.test(check.title)) return false;
+    if (state !== 'read' || whatItReads(check) !== 'turning-torque') return false;
     const { decisive, limit, word } = judgedOf(job.parts, position.id, check.id)?.judgement ?? {};
     return word === 'beyond' && decisive !== undefined && decisive.value < (limit?.min ?? 0);
   });
@@ -94,7 +95,7 @@ export function BaselineStation(props: OfJob) {
               {...{ job, line, part, judged, beside }}
               number={at + 1}
               isCurrent={key === current && !gone}
-              note={isLoose && /backlash/i.test(line.check.title) ? LOOSE : ''}
+              note={isLoose && whatItReads(line.check) === 'backlash' ? LOOSE : ''}
               onOpen={() => setCurrent(key)}
               onNext={nextAfter(key) === undefined ? undefined : () => setCurrent(nextAfter(key))}
             />

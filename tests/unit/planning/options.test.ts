@@ -149,7 +149,12 @@ describe('the ways that a unit can go', () => {
   });
 
   it('tell what can be done where the run-out is beyond what shims cure', () => {
-    const beyond = [{ check: { title: 'Back-face run-out' }, judgement: { word: 'beyond' } }];
+    const beyond = [
+      {
+        check: { title: 'Wobble', unit: 'mm', definition: 'face-runout-turn' },
+        judgement: { word: 'beyond' },
+      },
+    ];
     expect(unitOptions(facts({ parts: [part('ring', 'gear-teeth', 2, beyond)] })).runOut).toMatchObject([
       { part: 'ring', words: expect.arrayContaining(['re-index it a third of a turn']) },
     ]);
