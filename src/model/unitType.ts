@@ -3,6 +3,7 @@ import { CheckSchema } from './checks';
 import { FamilySchema } from './damage';
 import { AxisSchema, DrawSchema, mm, positiveMm } from './draw';
 import { IdSchema, words } from './ids';
+import { PartKindSchema } from './partKinds';
 import { BearingSchema, CouplingSchema, GearSchema, MeshSchema, PowerSchema, StateSchema } from './train';
 
 /*
@@ -28,6 +29,8 @@ export const PositionSchema = v.object({
   id: IdSchema,
   name: words(60, 1),
   family: FamilySchema,
+  /** What kind of part it is, where its family doesn’t say what may be done with it. */
+  kind: v.optional(PartKindSchema),
   body: v.optional(IdSchema),
   axis: v.optional(IdSchema),
   from: v.optional(mm),

@@ -8,12 +8,13 @@ import { needleRooms } from '@/core/rebuild/needleRoom';
 import { drawerOf, exchanged, packMove, packNow } from '@/core/rebuild/packs';
 import { proofsOf } from '@/core/rebuild/proofs';
 import { tellCounted } from '@/core/rebuild/ratioByHand';
-import { reworkRule } from '@/core/rebuild/reworkRules';
+import { REWORK_NAMES, reworkRule } from '@/core/rebuild/reworkRules';
 import { heldByRework, reworkTickets } from '@/core/rebuild/reworkTickets';
 import { roundsOf } from '@/core/rebuild/rounds';
 import { adjusterMove } from '@/core/setup/adjusterMove';
 import { firstDepthStack } from '@/core/setup/pinionDepth';
 import { carrierTorque, preloadAdvice } from '@/core/setup/preload';
+import { isOfUnknownKind, kindOfPart } from '@/core/unit-type/kindOfPart';
 import type { RecordContent } from '@/model/recordKinds';
 import type { BenchRecord, Gauge, PartDecision } from '@/model/snapshot';
 
@@ -380,6 +381,43 @@ describe('rework', () => {
       never: true,
     });
     expect(reworkRule('polish', piece('Yoke', 'shaft-spline')).cautions[0]).toContain('no lead');
+  });
+
+  it('hangs on what kind of part it is, not on what it is called', () => {
+    const of = (kind: string, name: string) => piece(name, 'bush-washer-pin', { kind });
+    expect(reworkRule('turn-over', of('cross-pin', 'Trunnion'))).toMatchObject({ never: true });
+    expect(reworkRule('weld', of('retaining-ring', 'Stop')).refused).toContain('cracks');
+    expect(reworkRule('plate', of('threaded-fastener', 'Fixing')).refused).toContain('bakes it out');
+    expect(reworkRule('turn-over', of('dished-washer', 'Disc'))).toMatchObject({ never: true });
+    // And the other way round: a washer that somebody calls a spring washer seat is a washer.
+    expect(reworkRule('plate', of('thrust-washer', 'Seat of the spring')).refused).toBeUndefined();
+  });
+
+  it('of a part of which nobody has said the kind is assumed by name and says so, or refused', () => {
+    const old = (name: string, family = 'fastener-seal') => piece(name, family);
+    expect(reworkRule('turn-over', old('Spider pin', 'bush-washer-pin'))).toMatchObject({ never: true });
+    expect(reworkRule('weld', old('Retaining ring')).refused).toContain('cracks');
+    expect(reworkRule('plate', old('Cap screw')).refused).toContain('bakes it out');
+    expect(reworkRule('plate', old('Thrust washer', 'bush-washer-pin')).cautions.at(-1)).toContain(
+      'Taken for a thrust washer by its name',
+    );
+    for (const act of ['weld', 'clean', 'plate', 'turn-over'] as const)
+      expect(reworkRule(act, old('Thing')).refused).toContain('Nobody has said what kind of part this is');
+  });
+
+  it('is the same in every shipped type after every part was renamed, and so are clips and spares', () => {
+    const acts = Object.keys(REWORK_NAMES) as (keyof typeof REWORK_NAMES)[];
+    for (const type of shippedUnitTypes())
+      for (const position of type.positions) {
+        const renamed = { ...position, name: 'Piece of metal' };
+        for (const act of acts)
+          expect(reworkRule(act, renamed), `${type.id} ${position.id} ${act}`).toEqual(
+            reworkRule(act, position),
+          );
+        expect(kindOfPart(renamed).kind?.inGroove).toBe(kindOfPart(position).kind?.inGroove);
+        expect(kindOfPart(renamed).kind?.spoiltInFitting).toBe(kindOfPart(position).kind?.spoiltInFitting);
+        expect(isOfUnknownKind(renamed), `${type.id} ${position.id}`).toBe(false);
+      }
   });
 
   it('lets a part in only once it was measured within, the gauge’s doubt allowed for', () => {

@@ -1,5 +1,6 @@
 import type { Need, PlaceKind } from '@/model/causeNetwork';
 import type { Position, UnitType } from '@/model/unitType';
+import { kindOfPart } from '../unit-type/kindOfPart';
 
 export interface Place {
   /** A position's id, or of a mesh those of its two gears' positions with a dot between. */
@@ -59,7 +60,7 @@ export function has(type: Described, need: Need): boolean {
     case 'limited-slip':
       return type.positions.some(
         (position) =>
-          position.family === 'differential-unit' && /clutch|plate|lock|slip/i.test(position.name),
+          position.family === 'differential-unit' && kindOfPart(position).kind?.id === 'lock-clutch',
       );
     case 'friction':
       return family('friction');

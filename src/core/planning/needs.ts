@@ -5,6 +5,7 @@ import type { JobSnapshot } from '@/model/snapshot';
 import type { Position } from '@/model/unitType';
 import { policiesInForce } from '../decisions/policiesInForce';
 import { expectedPieces } from '../strip/inventory';
+import { kindOfPart } from '../unit-type/kindOfPart';
 
 /** A part that has to be new, or from another unit. */
 export interface Need {
@@ -31,9 +32,6 @@ export const NEW: ReadonlySet<PartDecisionId> = new Set([
   'replace-one-use',
   'from-donor',
 ]);
-/** Small pieces that fly, bend or tear while they are fitted. */
-const SPOILT = /\b(snap ring|circlip|lock pin|lock wire|detent|clip|o-ring)/i;
-
 /** What the decisions of a job make necessary; what nobody has decided needs nothing yet. */
 export function needsOf(job: Pick<JobSnapshot, 'unitType' | 'decisions' | 'records' | 'policies'>): Needs {
   const { policies } = policiesInForce(job);
@@ -41,7 +39,7 @@ export function needsOf(job: Pick<JobSnapshot, 'unitType' | 'decisions' | 'recor
   const needs = job.unitType.positions.flatMap((position): Need[] => {
     const decision = decided.get(position.id);
     if (!decision || !NEW.has(decision)) return [];
-    const spare = policies.spares === 'one' && SPOILT.test(position.name) ? 1 : 0;
+    const spare = policies.spares === 'one' && kindOfPart(position).kind?.spoiltInFitting ? 1 : 0;
     return [
       {
         ...{ part: position.id, name: position.name, qty: expectedPieces(position) + spare, spare, decision },

@@ -1,4 +1,5 @@
 import type { Position, UnitType } from '@/model/unitType';
+import { kindOfPart } from '../unit-type/kindOfPart';
 
 /*
  * What a rebuild is proved by beside its steps and figures: flushed, tried for fit, heated within bounds, worked by hand, filled, run. Each line
@@ -71,7 +72,8 @@ const LINES: readonly Listed[] = [
   {
     ...{ id: 'flush-adjusters', group: 'flush', title: 'Behind the adjusters' },
     ...{ pass: 'Clean, it runs by hand', fail: 'Something came out or it binds' },
-    asked: has(/adjuster/i),
+    asked: ({ positions }) =>
+      positions.some((position) => position.adjuster || kindOfPart(position).kind?.id === 'adjuster'),
   },
   {
     ...{ id: 'flush-cooler', group: 'flush', title: 'Cooler, lines, converter, attached case' },

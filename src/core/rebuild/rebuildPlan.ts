@@ -4,6 +4,7 @@ import { NEW } from '../planning/needs';
 import { type Recorded, recordsOf } from '../strip/recordsOf';
 import { stepWords } from '../strip/stepWords';
 import { rebuildOrder, stepIdOf, stripPlan } from '../strip/stripPlan';
+import { kindOfPart } from '../unit-type/kindOfPart';
 import { type BoltTicks, boltTicks } from './boltTicks';
 
 export interface RebuildStep {
@@ -25,8 +26,6 @@ export interface RebuildStep {
   /** How it lay as far as it was asked for at the strip and nobody put it down. */
   readonly unsaid: readonly string[];
 }
-
-const CLIP = /\b(snap ring|circlip|clip|lock wire)\b/i;
 
 type Sources = Pick<JobSnapshot, 'unitType' | 'records' | 'decisions' | 'catalogs'>;
 
@@ -53,7 +52,7 @@ export function rebuildPlan({ unitType, records, decisions, catalogs }: Sources)
         lay: layOf(title, stepWords(unitType, record.content)),
         renewed: positions.filter(isNew),
         oneUse: positions.filter((position) => position.oneUse && !isNew(position)),
-        clips: positions.filter(({ name }) => CLIP.test(name)),
+        clips: positions.filter((position) => kindOfPart(position).kind?.inGroove),
         cautions: (planned?.cautions ?? []).flatMap((caution) => {
           const found = catalogs.cautions.cautions.find((each) => each.id === caution);
           return found ? [found.words] : [];

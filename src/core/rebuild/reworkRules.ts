@@ -1,5 +1,6 @@
 import type { ReworkAct } from '@/model/records/rework';
 import type { Position } from '@/model/unitType';
+import { isOfUnknownKind, kindOfPart } from '../unit-type/kindOfPart';
 
 export const REWORK_NAMES: Readonly<Record<ReworkAct, string>> = {
   ...{ polish: 'Polish', hone: 'Hone', dress: 'Dress with a stone', ream: 'Ream', weld: 'Weld' },
@@ -15,16 +16,17 @@ export interface ReworkRule {
   readonly cautions: readonly string[];
 }
 
-const SPRING = /\b(spring|circlip|snap ring|clip|detent)\b/i;
-const BOLT = /\b(bolt|bolts|screw|screws|nut|stud|studs)\b/i;
-const SEALED_LIP = /\b(yoke|flange|seal land)\b/i;
-const LOADED_BOTH_WAYS = /\bcross.?pin\b/i;
-const ONE_SIDED = /\b(dished|belleville|slotted)\b/i;
+type Piece = Pick<Position, 'name' | 'family' | 'oneUse' | 'kind'>;
 
-type Piece = Pick<Position, 'name' | 'family' | 'oneUse'>;
+const HARD_FAMILIES: ReadonlySet<Position['family']> = new Set([
+  ...(['gear-teeth', 'dog-teeth', 'rolling-bearing', 'shaft-spline'] as const),
+]);
 
-const isHard = ({ family, name }: Piece): boolean =>
-  ['gear-teeth', 'dog-teeth', 'rolling-bearing', 'shaft-spline'].includes(family) || SPRING.test(name);
+const isHard = (piece: Piece): boolean =>
+  HARD_FAMILIES.has(piece.family) || kindOfPart(piece).kind?.spring === true;
+
+/** Work that ruins some kinds of part: of these the kind must be known. */
+const NEEDS_KIND: ReadonlySet<ReworkAct> = new Set(['weld', 'clean', 'plate', 'turn-over']);
 
 /** What the trade says of this work on this piece: whether it is refused, and what to mind. The maker's manual goes before it. */
 export function reworkRule(act: ReworkAct, piece: Piece): ReworkRule {
@@ -32,12 +34,24 @@ export function reworkRule(act: ReworkAct, piece: Piece): ReworkRule {
     return { refused: 'It is never used twice: a new one goes in.', never: true, cautions: [] };
   if (piece.family === 'rolling-bearing' && act !== 'have-made')
     return { refused: 'A rolling bearing is renewed, not worked on.', never: true, cautions: [] };
-  return RULES[act](piece);
+  if (NEEDS_KIND.has(act) && isOfUnknownKind(piece))
+    return {
+      refused: 'Nobody has said what kind of part this is, and of some kinds this work makes a danger.',
+      cautions: ['Say what kind it is in the description of the unit.'],
+    };
+  const rule = RULES[act](piece);
+  const { kind, isAssumed } = kindOfPart(piece);
+  return NEEDS_KIND.has(act) && kind && isAssumed
+    ? {
+        ...rule,
+        cautions: [...rule.cautions, `Taken for a ${kind.name} by its name: look whether it is one.`],
+      }
+    : rule;
 }
 
 const RULES: Readonly<Record<ReworkAct, (piece: Piece) => ReworkRule>> = {
-  polish: ({ name }) => ({
-    cautions: SEALED_LIP.test(name)
+  polish: (piece) => ({
+    cautions: kindOfPart(piece).kind?.sealedLip
       ? [
           'The finish under a lip has no lead: no spiral from the cloth, or it pumps oil out. A groove that a nail still feels asks for a sleeve, or for the lip at another place.',
         ]
@@ -74,14 +88,15 @@ const RULES: Readonly<Record<ReworkAct, (piece: Piece) => ReworkRule>> = {
   }),
   clean: (piece) => acid(piece, 'Rinsed, dried and oiled within minutes.'),
   plate: (piece) => acid(piece, 'To size, with what is ground off afterwards said to the firm.'),
-  'turn-over': ({ name, family }) => {
-    if (LOADED_BOTH_WAYS.test(name))
+  'turn-over': (piece) => {
+    const { kind } = kindOfPart(piece);
+    if (kind?.loadedBothWays)
       return {
-        refused: 'A cross-pin is loaded both ways: turned over it bears on what was worn.',
+        refused: 'A pin that carries spiders is loaded both ways: turned over it bears on what was worn.',
         never: true,
         cautions: [],
       };
-    if (family === 'friction' || ONE_SIDED.test(name))
+    if (piece.family === 'friction' || kind?.oneSided)
       return { refused: 'It has one right side.', never: true, cautions: [] };
     return {
       cautions: ['Not with one-sided oil grooves, and only where the other face was looked at and measured.'],
@@ -93,9 +108,9 @@ const RULES: Readonly<Record<ReworkAct, (piece: Piece) => ReworkRule>> = {
 };
 
 /** Acid and plating put hydrogen into hard steel: it breaks days later, without warning. */
-function acid({ name, ...piece }: Piece, usual: string): ReworkRule {
+function acid(piece: Piece, usual: string): ReworkRule {
   const cautions = [usual, 'Acid burns: gloves, goggles, air, and the firm’s own rules.'];
-  if (SPRING.test(name) || BOLT.test(name) || isHard({ name, ...piece }))
+  if (kindOfPart(piece).kind?.threaded || isHard(piece))
     return {
       refused:
         'Hydrogen from acid or plating makes springs, circlips, hardened parts and strong bolts (10.9 and above) brittle: they break days later. Refused without a documented process that bakes it out.',

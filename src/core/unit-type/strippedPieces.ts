@@ -1,6 +1,7 @@
 import type { CheckDefinition } from '@/model/checkDefinition';
 import type { Family } from '@/model/damage';
 import type { Draw } from '@/model/draw';
+import type { PartKindId } from '@/model/partKinds';
 import type { PieceKind, StrippedPiece } from '@/model/strippedPiece';
 import type { Position, UnitType } from '@/model/unitType';
 import { checkFromDefinition } from '../metrology/checkFromDefinition';
@@ -9,6 +10,8 @@ import { formatNumber } from '../quantity/format';
 interface OfKind {
   readonly family: Family;
   readonly name: string;
+  /** Left out where such a piece may be of several kinds, or its family says enough. */
+  readonly partKind?: PartKindId;
   /** Never used twice. */
   readonly oneUse?: true;
   /** Checks of the library that such a piece gets at once, without limits. */
@@ -21,14 +24,14 @@ const KINDS: Readonly<Record<PieceKind, OfKind>> = {
   'sleeve or hub': { family: 'hub-sleeve-fork', name: 'Sleeve', checks: ['groove-width'] },
   bearing: { family: 'rolling-bearing', name: 'Bearing', checks: [] },
   needles: { family: 'rolling-bearing', name: 'Needles', checks: [] },
-  bush: { family: 'bush-washer-pin', name: 'Bush', checks: ['bore-single'] },
-  washer: { family: 'bush-washer-pin', name: 'Washer', checks: ['thickness'] },
-  shim: { family: 'bush-washer-pin', name: 'Shims', checks: ['stack'] },
-  spacer: { family: 'bush-washer-pin', name: 'Spacer', checks: ['length'] },
-  clip: { family: 'fastener-seal', name: 'Clip', oneUse: true, checks: [] },
-  seal: { family: 'fastener-seal', name: 'Seal', oneUse: true, checks: [] },
-  bolt: { family: 'fastener-seal', name: 'Bolts', checks: [] },
-  shaft: { family: 'shaft-spline', name: 'Shaft', checks: ['journal'] },
+  bush: { family: 'bush-washer-pin', name: 'Bush', partKind: 'bush', checks: ['bore-single'] },
+  washer: { family: 'bush-washer-pin', name: 'Washer', partKind: 'thrust-washer', checks: ['thickness'] },
+  shim: { family: 'bush-washer-pin', name: 'Shims', partKind: 'shim-stack', checks: ['stack'] },
+  spacer: { family: 'bush-washer-pin', name: 'Spacer', partKind: 'shim-stack', checks: ['length'] },
+  clip: { family: 'fastener-seal', name: 'Clip', partKind: 'retaining-ring', oneUse: true, checks: [] },
+  seal: { family: 'fastener-seal', name: 'Seal', partKind: 'lip-seal', oneUse: true, checks: [] },
+  bolt: { family: 'fastener-seal', name: 'Bolts', partKind: 'threaded-fastener', checks: [] },
+  shaft: { family: 'shaft-spline', name: 'Shaft', partKind: 'shaft', checks: ['journal'] },
   pin: { family: 'bush-washer-pin', name: 'Pin', checks: ['pin-diameter'] },
   case: { family: 'housing', name: 'Case', checks: [] },
 };
@@ -84,13 +87,14 @@ export function withStrippedStep(
 }
 
 function positionOf(piece: StrippedPiece, id: string, known: readonly Position[]): Position {
-  const { family, oneUse } = KINDS[piece.kind];
+  const { family, oneUse, partKind } = KINDS[piece.kind];
   const way = [piece.wayRound, markWords(piece)].filter(Boolean).join('; ');
   const draw = drawnAs(piece);
   return {
     ...{ id, family, name: freeName(piece, known) },
     ...(piece.count > 1 ? { quantity: { count: piece.count } } : {}),
     ...(oneUse ? { oneUse } : {}),
+    ...(partKind ? { kind: partKind } : {}),
     ...(way === '' ? {} : { orientation: way }),
     ...(draw ? { draw } : {}),
     ...(draw && piece.size?.width !== undefined ? { from: 0, to: piece.size.width } : {}),

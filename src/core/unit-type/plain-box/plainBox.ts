@@ -2,6 +2,7 @@ import type { Draw } from '@/model/draw';
 import type { PlainBox } from '@/model/plainBox';
 import type { Gear, Mesh } from '@/model/train';
 import type { Position, UnitType } from '@/model/unitType';
+import { kindOfPart } from '../kindOfPart';
 import { checkBox, nameOf } from './checkBox';
 import { coneAngle, type LaidOut, layOut } from './layOut';
 import { type GearRow, pairsOf } from './pairs';
@@ -188,8 +189,9 @@ function drawnPositions(positions: readonly Position[], box: PlainBox, laid: Lai
   });
 }
 
-const isSeal = ({ draw, name, family }: Position): boolean =>
-  draw?.shape === 'seal' || (family === 'fastener-seal' && /seal/i.test(name));
+const isSeal = (position: Position): boolean =>
+  position.draw?.shape === 'seal' ||
+  (position.family === 'fastener-seal' && kindOfPart(position).kind?.id === 'lip-seal');
 
 function drawnRing(positions: readonly Position[], position: Position, ring: RingRow): Draw {
   const { inner, outer } = { inner: ring.inner / 2, outer: ring.outer / 2 };
