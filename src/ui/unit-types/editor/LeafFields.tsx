@@ -4,6 +4,7 @@ import { chakra, Flex } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { type Json, valueAt } from '@/core/unit-type/editType';
 import { type Path, patternOf, REFERENCES, TYPE_LISTS, type TypeList } from '@/core/unit-type/lists';
+import { PART_KINDS } from '@/model/partKinds';
 import { Field as Labelled, Select, TextArea, TextField } from '../../kit/Field';
 import { useEditor } from './editor';
 import { pointsOf, polygonsOf, textOfPoints, textOfPolygons } from './pointText';
@@ -133,6 +134,7 @@ export function ChoiceField({
 }: LeafProps & { readonly options: readonly (string | number)[]; readonly optional: boolean }) {
   const { draft, set, faultAt } = useEditor();
   const value = asText(valueAt(draft, path));
+  const told = choiceWords(options);
   return (
     <Labelled label={label} error={faultAt(path)}>
       {(wiring) => (
@@ -147,7 +149,7 @@ export function ChoiceField({
           {(optional || value === '') && <option value="">{optional ? '–' : 'choose'}</option>}
           {options.map((option) => (
             <option key={option} value={option}>
-              {String(option)}
+              {told(option)}
             </option>
           ))}
         </Select>
@@ -155,6 +157,12 @@ export function ChoiceField({
     </Labelled>
   );
 }
+
+/** Kinds of parts in words; other choices stand as they are written in a description. */
+const choiceWords = (options: readonly (string | number)[]): ((option: string | number) => string) => {
+  const names = new Map<string | number, string>(PART_KINDS.map(({ id, name }) => [id, name]));
+  return options.every((option) => names.has(option)) ? (option) => names.get(option)! : String;
+};
 
 export function FlagField({ label, path }: LeafProps) {
   const { draft, set } = useEditor();
