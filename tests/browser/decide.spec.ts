@@ -23,6 +23,9 @@ test('by keyboard from graded parts to an order: blocked by a count, mended, sen
   await expect(page.getByRole('contentinfo')).toContainText('proposals are accepted');
   await expect(fates(page).getByRole('button', { name: /^Accept/ })).toHaveCount(0);
   await everythingStored(page);
+  // Before anybody was asked nothing is said to be out of reach.
+  await expect(lane(page, 'cost')).toContainText('Nobody has been asked yet for');
+  await expect(plans(page)).not.toContainText('Can’t be had');
   await pressByKey(page, 'Ask for prices');
   await expect(page.getByTestId('suppliers')).toContainText('Ostring Gear Supply: answered');
   await expect(lane(page, 'cost')).toContainText('ring teeth: counted 43, offered 41');
