@@ -151,7 +151,7 @@ export function PlanLane(props: PlanLaneProps) {
           <Box fontSize="13px" lineHeight="16px">
             parts {arrival.parts}
           </Box>
-          <Box fontWeight={650} lineHeight="19px">
+          <Box fontWeight={650} fontSize="14px" lineHeight="19px" whiteSpace="nowrap">
             ready {arrival.day}
           </Box>
           <Box
