@@ -4,9 +4,9 @@ import { type Order, type OrderLine, orderedOf, ordersOf } from '@/core/planning
 import type { ToldPlans } from '@/core/planning/suppliers';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeepNow } from '../job/useKeepNow';
-import { TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
+import { AskWhy } from './AskWhy';
 import { type AsItCame, GoodsIn } from './GoodsIn';
 import { needsReading } from './needsReading';
 
@@ -99,8 +99,11 @@ export function ArrivalLine({ line, at, order, told, job, mayOrder }: ArrivalLin
         )}
         {mayOrder && <OrderAgain {...{ line, told, job, keep }} supplier={order.supplier} />}
         {wrong > 0 && rights.includes('part.decide') && (
-          <UseItAllTheSame
-            onUse={(reason) => keep({ what: 'goods-taken', ...ofLine, reason }, 'used though it differs')}
+          <AskWhy
+            words="Use it all the same"
+            asked="Why it may be used"
+            act="I answer for it"
+            onWhy={(reason) => keep({ what: 'goods-taken', ...ofLine, reason }, 'used though it differs')}
           />
         )}
       </Flex>
@@ -161,39 +164,5 @@ function OrderAgain({ line: { offer, back, wrong }, told, supplier, job, keep }:
     >
       Order it again
     </Press>
-  );
-}
-
-/** Somebody answers for a part that isn’t what was ordered. */
-function UseItAllTheSame({ onUse }: { readonly onUse: (reason: string) => Promise<string | undefined> }) {
-  const [reason, setReason] = useState<string>();
-  if (reason === undefined)
-    return (
-      <Press kind="quiet" minHeight="44px" onClick={() => setReason('')}>
-        Use it all the same
-      </Press>
-    );
-  return (
-    <Flex
-      as="form"
-      gap="6px"
-      wrap="wrap"
-      onSubmit={async (event) => {
-        event.preventDefault();
-        if ((await onUse(reason)) === undefined) setReason(undefined);
-      }}
-    >
-      <TextInput
-        autoFocus
-        aria-label="Why it may be used"
-        placeholder="Why?"
-        value={reason}
-        maxLength={200}
-        onChange={(event) => setReason(event.target.value)}
-      />
-      <Press type="submit" disabled={reason.trim() === ''}>
-        I answer for it
-      </Press>
-    </Flex>
   );
 }

@@ -10,12 +10,12 @@ import { recordsOf } from '@/core/strip/recordsOf';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeepNow } from '../job/useKeepNow';
 import { longDate, shortDate } from '../kit/dates';
-import { TextInput } from '../kit/Field';
 import { ErrorNotice } from '../kit/Notice';
 import { Press } from '../kit/Press';
 import { AllCame } from './AllCame';
 import { AnotherDay } from './AnotherDay';
 import { ArrivalLine } from './ArrivalLine';
+import { AskWhy } from './AskWhy';
 
 interface OrdersProps extends OfJob {
   readonly told: ToldPlans;
@@ -152,41 +152,17 @@ function OldParts({ job, needs, orders, mayOrder }: OldPartsProps) {
 /** The supplier was told, or told us: its parts are to be ordered again. */
 function CancelOrder({ job, order }: OfJob & { readonly order: Order }) {
   const keepNow = useKeepNow(job);
-  const [open, setOpen] = useState(false);
-  const [reason, setReason] = useState('');
-  const [trouble, setTrouble] = useState('');
-  if (!open)
-    return (
-      <Press kind="quiet" minHeight="36px" paddingInline="0" onClick={() => setOpen(true)}>
-        It won’t come
-      </Press>
-    );
   return (
-    <Flex
-      as="form"
-      gap="6px"
-      wrap="wrap"
-      onSubmit={async (event) => {
-        event.preventDefault();
-        const wrong = await keepNow(
+    <AskWhy
+      words="It won’t come"
+      asked="Why it won’t come"
+      act={`Cancelled with ${order.supplier}`}
+      onWhy={(reason) =>
+        keepNow(
           { what: 'order-cancelled', orderId: order.id, reason },
           `The order from ${order.supplier} is cancelled`,
-        );
-        setTrouble(wrong ?? '');
-      }}
-    >
-      <TextInput
-        autoFocus
-        aria-label="Why it won’t come"
-        placeholder="Why?"
-        value={reason}
-        maxLength={200}
-        onChange={(event) => setReason(event.target.value)}
-      />
-      <Press type="submit" disabled={reason.trim() === ''}>
-        Cancelled with {order.supplier}
-      </Press>
-      {trouble && <ErrorNotice>{trouble}</ErrorNotice>}
-    </Flex>
+        )
+      }
+    />
   );
 }
