@@ -12,6 +12,8 @@ interface PartKind {
   readonly threaded?: true;
   /** Hard steel that is bent each time it works or is fitted. */
   readonly spring?: true;
+  /** Hardened steel: it cracks beside a weld, and acid makes it brittle. */
+  readonly hardened?: true;
   /** A spring in a groove: the whole groove shows before it goes in. */
   readonly inGroove?: true;
   /** Flies, bends or tears while it is fitted: one to spare is ordered where the shop does so. */
@@ -40,8 +42,8 @@ export const PART_KINDS = [
   { id: 'gasket', name: 'gasket' },
   { id: 'crush-sleeve', name: 'crush sleeve' },
   { id: 'fitting', name: 'magnet, breather or plug' },
-  { id: 'cross-pin', name: 'pin that carries spider gears', loadedBothWays: true },
-  { id: 'pin', name: 'pin of a planet, roller or lever' },
+  { id: 'cross-pin', name: 'pin that carries spider gears', hardened: true, loadedBothWays: true },
+  { id: 'pin', name: 'pin of a planet, roller or lever', hardened: true },
   { id: 'thrust-washer', name: 'thrust washer' },
   { id: 'dished-washer', name: 'dished washer or disc spring', spring: true, oneSided: true },
   { id: 'shim-stack', name: 'shims or spacer' },

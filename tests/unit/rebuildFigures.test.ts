@@ -389,6 +389,7 @@ describe('rework', () => {
     expect(reworkRule('weld', of('retaining-ring', 'Stop')).refused).toContain('cracks');
     expect(reworkRule('plate', of('threaded-fastener', 'Fixing')).refused).toContain('bakes it out');
     expect(reworkRule('turn-over', of('dished-washer', 'Disc'))).toMatchObject({ never: true });
+    expect(reworkRule('weld', of('pin', 'Trunnion')).refused).toContain('cracks');
     // And the other way round: a washer that somebody calls a spring washer seat is a washer.
     expect(reworkRule('plate', of('thrust-washer', 'Seat of the spring')).refused).toBeUndefined();
   });

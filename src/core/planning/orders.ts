@@ -32,7 +32,7 @@ export interface OrderLine {
   readonly printed: string | undefined;
 }
 
-export type OrderState = 'sent' | 'partly-in' | 'unchecked' | 'wrong' | 'in' | 'cancelled';
+export type OrderState = 'sent' | 'partly-in' | 'unchecked' | 'wrong' | 'back' | 'in' | 'cancelled';
 
 export interface Order {
   readonly id: string;
@@ -48,7 +48,7 @@ export interface Order {
   readonly days: number;
   /** The day that the supplier named later. */
   readonly movedTo: string | undefined;
-  /** `unchecked`: all came, and not all of it was laid beside the old parts. `wrong`: not all that is here is what was ordered. */
+  /** `unchecked`: all came, and not all of it was laid beside the old parts. `wrong`: not all that is here is what was ordered. `back`: nothing more comes, and some of it went back. */
   readonly state: OrderState;
   /** Why it was cancelled; empty where it wasn't. */
   readonly cancelled: string;
@@ -163,8 +163,10 @@ function takenOut(lots: readonly Lot[], count: number): number {
 
 function stateOf(lines: readonly OrderLine[]): OrderState {
   if (lines.some(({ wrong }) => wrong > 0)) return 'wrong';
-  if (lines.every(({ toCome }) => toCome === 0))
-    return lines.some(({ unchecked }) => unchecked > 0) ? 'unchecked' : 'in';
+  if (lines.every(({ toCome }) => toCome === 0)) {
+    if (lines.some(({ unchecked }) => unchecked > 0)) return 'unchecked';
+    return lines.some(({ back }) => back > 0) ? 'back' : 'in';
+  }
   return lines.some(({ arrived, back }) => arrived + back > 0) ? 'partly-in' : 'sent';
 }
 
@@ -222,6 +224,28 @@ export const wrongFor = (orders: readonly Order[], part: string): string =>
     .filter((line) => line.wrong > 0 && suppliedBy(line, part) > 0)
     .flatMap(({ differs }) => differs)
     .join(', ');
+
+/** Whether anything for a part was ordered that wasn't cancelled, whatever became of it. */
+export const wasOrdered = (orders: readonly Order[], part: string): boolean =>
+  orders.some(
+    ({ state, lines }) => state !== 'cancelled' && lines.some((line) => suppliedBy(line, part) > 0),
+  );
+
+/**
+ * How often a line is to be ordered once more: for what went back or is wrong, as far as its parts are still wanted.
+ * @returns 0 where nothing of it is
+ */
+export function againOf(
+  { offer, back, wrong }: Pick<OrderLine, 'offer' | 'back' | 'wrong'>,
+  orders: readonly Order[],
+  needs: readonly { readonly part: string; readonly qty: number }[],
+): number {
+  const wanted = offer.supplies.map(({ part, qty }) => {
+    const need = needs.find((each) => each.part === part);
+    return need ? Math.ceil((need.qty - orderedOf(orders, part)) / qty) : 0;
+  });
+  return Math.max(0, Math.min(back + wrong, Math.max(...wanted)));
+}
 
 /** The shop's day on which an order went out. */
 export const orderedOn = ({ at }: Pick<Order, 'at'>, timeZone: string): string =>

@@ -1,6 +1,6 @@
 import type { JobSnapshot } from '@/model/snapshot';
 import { needsOf } from '../planning/needs';
-import { isHere, type Order, orderedOf, ordersOf, wrongFor } from '../planning/orders';
+import { isHere, type Order, orderedOf, ordersOf, wasOrdered, wrongFor } from '../planning/orders';
 
 /** A new piece that was ordered and can't go in. */
 export interface HeldNewPart {
@@ -23,7 +23,9 @@ export function heldNewParts(
     const wrong = wrongFor(orders, need.part);
     if (wrong !== '')
       return [{ ...held, state: 'wrong', words: `what came is not what was ordered: ${wrong}` }];
-    if (orderedOf(orders, need.part) === 0) return [];
+    if (!wasOrdered(orders, need.part)) return [];
+    if (orderedOf(orders, need.part) < need.qty - need.spare)
+      return [{ ...held, state: 'not-here', words: 'not enough of the new ones is ordered or here' }];
     return isUnchecked(orders, need.part)
       ? [{ ...held, state: 'unchecked', words: 'the new one was not laid beside the old one yet' }]
       : [{ ...held, state: 'not-here', words: 'the new one is ordered and not here yet' }];

@@ -22,8 +22,10 @@ const HARD_FAMILIES: ReadonlySet<Position['family']> = new Set([
   ...(['gear-teeth', 'dog-teeth', 'rolling-bearing', 'shaft-spline'] as const),
 ]);
 
-const isHard = (piece: Piece): boolean =>
-  HARD_FAMILIES.has(piece.family) || kindOfPart(piece).kind?.spring === true;
+const isHard = (piece: Piece): boolean => {
+  const { kind } = kindOfPart(piece);
+  return HARD_FAMILIES.has(piece.family) || kind?.spring === true || kind?.hardened === true;
+};
 
 /** Work that ruins some kinds of part: of these the kind must be known. */
 const NEEDS_KIND: ReadonlySet<ReworkAct> = new Set(['weld', 'clean', 'plate', 'turn-over']);

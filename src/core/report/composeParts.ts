@@ -114,6 +114,7 @@ const STATE_WORDS: Readonly<Record<Order['state'], string>> = {
   'partly-in': 'a part of it is here',
   unchecked: 'all of it came; not all was laid beside the old parts',
   wrong: 'not all that came is what was ordered',
+  back: 'what was wrong of it went back',
   in: 'all of it is here',
   cancelled: 'cancelled',
 };

@@ -1,6 +1,6 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
-import { type Order, type OrderLine, orderedOf, ordersOf } from '@/core/planning/orders';
+import { againOf, type Order, type OrderLine, ordersOf } from '@/core/planning/orders';
 import type { ToldPlans } from '@/core/planning/suppliers';
 import { type OfJob, useBench } from '../job/useBench';
 import { useKeepNow } from '../job/useKeepNow';
@@ -137,15 +137,10 @@ interface OrderAgainProps extends OfJob {
 }
 
 /** The same line once more, as long as the part is still wanted: what went back, or is wrong and goes back. */
-function OrderAgain({ line: { offer, back, wrong }, told, supplier, job, keep }: OrderAgainProps) {
+function OrderAgain({ line, told, supplier, job, keep }: OrderAgainProps) {
   const [isBusy, setBusy] = useState(false);
-  const orders = ordersOf(job.snapshot.records);
-  const isWanted = offer.supplies.some(({ part }) => {
-    const need = told.needs.find((each) => each.part === part);
-    return need !== undefined && orderedOf(orders, part) < need.qty;
-  });
-  const count = back + wrong;
-  if (count === 0 || !isWanted) return null;
+  const count = againOf(line, ordersOf(job.snapshot.records), told.needs);
+  if (count === 0) return null;
   return (
     <Press
       minHeight="44px"
@@ -154,7 +149,7 @@ function OrderAgain({ line: { offer, back, wrong }, told, supplier, job, keep }:
         setBusy(true);
         await keep(
           {
-            ...{ what: 'parts-ordered', supplier, note: '', lines: [{ offer, count }] },
+            ...{ what: 'parts-ordered', supplier, note: '', lines: [{ offer: line.offer, count }] },
             freight: told.suppliers.find(({ name }) => name === supplier)?.freight ?? 0,
           },
           `ordered again from ${supplier}`,

@@ -26,6 +26,7 @@ const STATE: Record<Order['state'], string> = {
   'partly-in': 'partly here',
   unchecked: 'all came, not all laid beside the old parts',
   wrong: 'not all of it is what was ordered',
+  back: 'what was wrong of it went back',
   in: 'here',
   cancelled: 'cancelled',
 };

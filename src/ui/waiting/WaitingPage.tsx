@@ -159,6 +159,7 @@ function tellOrder({ state, lines, unchecked, expected }: WaitingOrder): string 
   const told = [
     lines.length > 0 ? `${some(lines)}, expected ${longDate(expected)}` : '',
     state === 'wrong' ? 'what came is not all what was ordered' : '',
+    state === 'back' ? 'what was wrong of it went back' : '',
     unchecked.length > 0 ? `here, not laid beside the old part: ${some(unchecked)}` : '',
   ].filter(Boolean);
   return told.length > 0 ? told.join('; ') : 'all of it is here';

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { tellOpen } from '@/core/open/tellOpen';
-import { ordersOf } from '@/core/planning/orders';
+import { needsOf } from '@/core/planning/needs';
+import { againOf, ordersOf } from '@/core/planning/orders';
 import { closedAs, differenceOfNumbers } from '@/core/planning/printedNumber';
 import { openOfRebuild } from '@/core/rebuild/openOfRebuild';
 import { composeParts } from '@/core/report/composeParts';
@@ -131,7 +132,23 @@ describe('a part that isn’t what was ordered', () => {
 
     // By one press each: back, and ordered again; the supplier names four working days.
     keep({ what: 'goods-back', orderId: first, line: 0, count: 1, reason: 'width 28.75 instead of 20.75' });
+    // Gone back it isn't here either, and nobody has ordered another one yet.
+    expect(waiting()).toMatchObject({
+      toOrder: ['Tail bearing'],
+      missing: ['Tail bearing'],
+      canRebuild: false,
+    });
+    expect(orders()).toMatchObject([{ state: 'back' }]);
+    expect(partsPaper()).toContain('what was wrong of it went back');
+    expect(partsPaper()).not.toContain('all of it is here');
+    expect(
+      refused(() => keep({ what: 'refitted', of: step.id, note: '' }, shop.people.assembler)).message,
+    ).toContain('Tail bearing: not enough of the new ones is ordered or here');
+    const { needs } = needsOf(gatherSnapshot(shop.context.db, jobId));
+    expect(againOf(orders()[0]!.lines[0]!, orders(), needs)).toBe(1);
     const second = order(offer);
+    // Once is enough.
+    expect(againOf(orders()[0]!.lines[0]!, orders(), needs)).toBe(0);
     expect(
       refused(() => keep({ what: 'order-moved', orderId: second, on: '2026-12-20', note: '' })).message,
     ).toContain('The shop is closed on 2026-12-20');
@@ -247,7 +264,7 @@ describe('a part that isn’t what was ordered', () => {
       keep({ what: 'goods-back', orderId: first, line: 0, count, reason: 'too wide' });
     expect(refused(() => back(3)).message).toContain('2 here, 3 can’t go back');
     back(1);
-    expect(orders()[0]).toMatchObject({ state: 'in', lines: [{ arrived: 1, back: 1, fits: 1, wrong: 0 }] });
+    expect(orders()[0]).toMatchObject({ state: 'back', lines: [{ arrived: 1, back: 1, fits: 1, wrong: 0 }] });
     expect(refused(() => arrive(first)).message).toContain('2 ordered, 2 came already');
   });
 });
